@@ -1,0 +1,5 @@
+/** Who was there, for how long, on what evidence. */
+@NullMarked
+package jollyroster.core.attendance;
+
+import org.jspecify.annotations.NullMarked;

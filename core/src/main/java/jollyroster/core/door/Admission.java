@@ -1,0 +1,38 @@
+package jollyroster.core.door;
+
+/** What a person with a valid personal link meets at the door. */
+public enum Admission {
+    COUNTDOWN,
+    COME_IN,
+    PLACE_IN_LINE,
+    GIVEN_BACK,
+    SESSION_CANCELLED,
+    OVER;
+
+    /** Where the registration stands, as far as the door cares. */
+    public enum Standing {
+        REGISTERED,
+        WAITLISTED,
+        CANCELLED
+    }
+
+    /**
+     * Decides. A cancelled session is told before anything else; a waiting person is told their place until the session
+     * is over; a person without seats learns nothing of the meeting.
+     */
+    public static Admission decide(Standing standing, DoorHours.Phase phase, boolean sessionCancelled) {
+        if (standing == Standing.CANCELLED) {
+            return GIVEN_BACK;
+        }
+        if (sessionCancelled) {
+            return SESSION_CANCELLED;
+        }
+        if (phase == DoorHours.Phase.AFTER) {
+            return OVER;
+        }
+        if (standing == Standing.WAITLISTED) {
+            return PLACE_IN_LINE;
+        }
+        return phase == DoorHours.Phase.BEFORE ? COUNTDOWN : COME_IN;
+    }
+}

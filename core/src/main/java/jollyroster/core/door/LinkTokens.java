@@ -1,0 +1,84 @@
+package jollyroster.core.door;
+
+import java.nio.charset.StandardCharsets;
+import java.security.GeneralSecurityException;
+import java.security.MessageDigest;
+import java.util.Arrays;
+import java.util.Base64;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import javax.crypto.Mac;
+import javax.crypto.spec.SecretKeySpec;
+
+/**
+ * Makes and reads the tokens of personal links: id, generation and a 128-bit HMAC-SHA-256 over purpose, id and
+ * generation (RFC 2104, truncated as in its section 5). A token of one purpose is worthless for another; a new
+ * generation revokes the older ones, which is checked by whoever knows the current generation.
+ *
+ * <p>Tokens are URL-safe: {@code <id>.<generation>.<22 characters>}, the numbers in base 36.
+ */
+public final class LinkTokens {
+
+    private static final int MAC_BYTES = 16;
+    private static final Pattern TOKEN = Pattern.compile("([0-9a-z]{1,12})\\.([0-9a-z]{1,6})\\.([A-Za-z0-9_-]{22})");
+    private final SecretKeySpec key;
+
+    /** What a link is for. */
+    public enum Purpose {
+        /** A person's own page. */
+        OWN_PAGE,
+        /** Into the session. */
+        JOIN,
+        /** Into the meeting, handed over by the door. */
+        MEETING_PASS
+    }
+
+    /**
+     * @param id of the registration
+     * @param generation from 1; counts up when the link is revoked
+     */
+    public record Link(long id, int generation) {}
+
+    /** @param secret at least 16 bytes */
+    public LinkTokens(byte[] secret) {
+        if (secret.length < MAC_BYTES) {
+            throw new IllegalArgumentException("The secret needs at least 16 bytes");
+        }
+        this.key = new SecretKeySpec(secret, "HmacSHA256");
+    }
+
+    public String issue(Purpose purpose, Link link) {
+        String mac = Base64.getUrlEncoder().withoutPadding().encodeToString(mac(purpose, link));
+        return Long.toString(link.id(), 36) + "." + Integer.toString(link.generation(), 36) + "." + mac;
+    }
+
+    /** The link that {@code token} was issued for, or empty when it was not issued here for this purpose. */
+    public Optional<Link> read(Purpose purpose, String token) {
+        Matcher m = TOKEN.matcher(token);
+        if (!m.matches()) {
+            return Optional.empty();
+        }
+        Link link = new Link(Long.parseLong(m.group(1), 36), Integer.parseInt(m.group(2), 36));
+        byte[] claimed = Base64.getUrlDecoder().decode(m.group(3));
+        return MessageDigest.isEqual(claimed, mac(purpose, link))
+                        && issue(purpose, link).equals(token)
+                ? Optional.of(link)
+                : Optional.empty();
+    }
+
+    private byte[] mac(Purpose purpose, Link link) {
+        String text = purpose + "|" + link.id() + "|" + link.generation();
+        return Arrays.copyOf(hmacSha256(key, text.getBytes(StandardCharsets.UTF_8)), MAC_BYTES);
+    }
+
+    static byte[] hmacSha256(SecretKeySpec key, byte[] text) {
+        try {
+            Mac mac = Mac.getInstance("HmacSHA256");
+            mac.init(key);
+            return mac.doFinal(text);
+        } catch (GeneralSecurityException everyPlatformHasIt) {
+            throw new IllegalStateException(everyPlatformHasIt);
+        }
+    }
+}

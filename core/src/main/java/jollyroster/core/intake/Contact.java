@@ -1,0 +1,66 @@
+package jollyroster.core.intake;
+
+import com.google.i18n.phonenumbers.NumberParseException;
+import com.google.i18n.phonenumbers.PhoneNumberUtil;
+import com.google.i18n.phonenumbers.Phonenumber.PhoneNumber;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.regex.Pattern;
+
+/** Name, e-mail and phone as people enter them, and as they are kept. */
+public final class Contact {
+
+    /** In characters (code points). */
+    public static final int LONGEST_NAME = 120;
+
+    /** RFC 5321, section 4.5.3.1.3, less the angle brackets. */
+    public static final int LONGEST_EMAIL = 254;
+
+    private static final int LONGEST_PHONE = 40;
+    private static final Pattern EMAIL =
+            Pattern.compile("[A-Za-z0-9.!#$%&'*+/=?^_`{|}~-]{1,64}@[A-Za-z0-9](?:[A-Za-z0-9-]{0,61}[A-Za-z0-9])?"
+                    + "(?:\\.[A-Za-z0-9](?:[A-Za-z0-9-]{0,61}[A-Za-z0-9])?)+");
+
+    private Contact() {}
+
+    /**
+     * The name on one line, or empty when there is none or it is longer than {@value #LONGEST_NAME}. A name must hold a
+     * letter; which letters is nobody's business.
+     */
+    public static Optional<String> name(String entered) {
+        String name = Text.oneLine(entered);
+        boolean fits = name.codePointCount(0, name.length()) <= LONGEST_NAME;
+        return fits && name.codePoints().anyMatch(Character::isLetter) ? Optional.of(name) : Optional.empty();
+    }
+
+    /**
+     * The address in lower case, or empty when it is not one. The shape is that of the HTML standard's e-mail input,
+     * with a dot in the domain. An address with a line break anywhere is refused, not repaired.
+     */
+    public static Optional<String> email(String entered) {
+        String address = entered.strip();
+        boolean valid =
+                address.length() <= LONGEST_EMAIL && EMAIL.matcher(address).matches();
+        return valid ? Optional.of(address.toLowerCase(Locale.ROOT)) : Optional.empty();
+    }
+
+    /**
+     * The number in E.164 form ({@code +19025550147}), or empty when it cannot be a number.
+     *
+     * @param region the two-letter country whose national form is also read, e.g. {@code CA}
+     */
+    public static Optional<String> phone(String entered, String region) {
+        if (entered.length() > LONGEST_PHONE) {
+            return Optional.empty();
+        }
+        PhoneNumberUtil numbers = PhoneNumberUtil.getInstance();
+        try {
+            PhoneNumber number = numbers.parse(entered, region);
+            return numbers.isPossibleNumber(number)
+                    ? Optional.of(numbers.format(number, PhoneNumberUtil.PhoneNumberFormat.E164))
+                    : Optional.empty();
+        } catch (NumberParseException notANumber) {
+            return Optional.empty();
+        }
+    }
+}

@@ -1,0 +1,36 @@
+package jollyroster.core.intake;
+
+import java.text.Normalizer;
+
+/** Text that people enter, made fit to keep. */
+public final class Text {
+
+    private Text() {}
+
+    /** One line: white space and line breaks become single spaces, other control characters go. */
+    public static String oneLine(String entered) {
+        return cleaned(entered, false);
+    }
+
+    /** Several lines: line breaks stay, other control characters go. */
+    public static String manyLines(String entered) {
+        return cleaned(entered, true);
+    }
+
+    static String cleaned(String entered, boolean keepLineBreaks) {
+        String normal = Normalizer.normalize(entered, Normalizer.Form.NFC)
+                .replace("\r\n", "\n")
+                .replace('\r', '\n');
+        String spaced = keepLineBreaks ? normal.replace('\t', ' ') : normal.replaceAll("\\s+", " ");
+        StringBuilder kept = new StringBuilder(spaced.length());
+        spaced.codePoints().filter(c -> isKept(c, keepLineBreaks)).forEach(kept::appendCodePoint);
+        return kept.toString().strip();
+    }
+
+    /** Direction overrides (U+202A–202E, U+2066–2069) go too: they could make one line disguise its neighbours. */
+    private static boolean isKept(int c, boolean keepLineBreaks) {
+        boolean overridesDirection = c >= 0x202A && c <= 0x202E || c >= 0x2066 && c <= 0x2069;
+        boolean halfSurrogate = c >= 0xD800 && c <= 0xDFFF;
+        return !overridesDirection && !halfSurrogate && (!Character.isISOControl(c) || keepLineBreaks && c == '\n');
+    }
+}

@@ -1,0 +1,21 @@
+package jollyroster.core.seats;
+
+/**
+ * What the arrival of a party needs to know about a session.
+ *
+ * @param taken seats of parties that are registered, held while unconfirmed, or called up
+ * @param waiting parties on the waitlist
+ * @param owed how many of those have been passed over as often as is allowed and could ever fit
+ */
+public record SeatTally(int taken, int waiting, int owed) {
+
+    public static final SeatTally EMPTY = new SeatTally(0, 0, 0);
+
+    /** @throws IllegalArgumentException if a number is negative or more are owed than wait */
+    public SeatTally {
+        if (taken < 0 || waiting < 0 || owed < 0 || owed > waiting) {
+            throw new IllegalArgumentException(
+                    "Not a tally: " + taken + " taken, " + waiting + " waiting, " + owed + " owed");
+        }
+    }
+}
