@@ -1,0 +1,24 @@
+package jollyroster.exchange;
+
+import java.time.Instant;
+
+/**
+ * One session in a calendar.
+ *
+ * @param uid the same for as long as the session lives
+ * @param sequence counts up with every change that calendars must follow (RFC 5545, 3.8.7.4)
+ * @param place an address or a link; empty for none
+ * @param link where to go for more; empty for none
+ * @param changedAt when this entry was written (DTSTAMP)
+ */
+public record CalendarEntry(
+        String uid,
+        int sequence,
+        String title,
+        String description,
+        String place,
+        String link,
+        Instant start,
+        Instant end,
+        Instant changedAt,
+        boolean cancelled) {}

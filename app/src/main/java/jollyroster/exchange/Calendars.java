@@ -1,0 +1,62 @@
+package jollyroster.exchange;
+
+import biweekly.ICalVersion;
+import biweekly.ICalendar;
+import biweekly.component.VEvent;
+import biweekly.io.text.ICalWriter;
+import biweekly.property.Method;
+import biweekly.property.Status;
+import java.io.IOException;
+import java.io.StringWriter;
+import java.io.UncheckedIOException;
+import java.util.Date;
+import java.util.List;
+
+/** Writes iCalendar (RFC 5545). Times are written in UTC, which every reader shows on its own clock. */
+public final class Calendars {
+
+    private static final String PRODUCT = "-//Jolly Roster//Sessions//EN";
+
+    private Calendars() {}
+
+    /** A feed or a file of sessions to look at (METHOD:PUBLISH, RFC 5546). */
+    public static String publish(String name, List<CalendarEntry> entries) {
+        ICalendar calendar = new ICalendar();
+        calendar.setProductId(PRODUCT);
+        calendar.setMethod(Method.publish());
+        calendar.setName(name);
+        entries.stream().map(Calendars::event).forEach(calendar::addEvent);
+        return write(calendar);
+    }
+
+    private static VEvent event(CalendarEntry entry) {
+        VEvent event = new VEvent();
+        event.setUid(entry.uid());
+        event.setSequence(entry.sequence());
+        event.setDateTimeStamp(Date.from(entry.changedAt()));
+        event.setDateStart(Date.from(entry.start()), true);
+        event.setDateEnd(Date.from(entry.end()), true);
+        event.setSummary(entry.title());
+        setIfAny(entry.description(), event::setDescription);
+        setIfAny(entry.place(), event::setLocation);
+        setIfAny(entry.link(), event::setUrl);
+        event.setStatus(entry.cancelled() ? Status.cancelled() : Status.confirmed());
+        return event;
+    }
+
+    private static void setIfAny(String text, java.util.function.Consumer<String> setter) {
+        if (!text.isEmpty()) {
+            setter.accept(text);
+        }
+    }
+
+    private static String write(ICalendar calendar) {
+        StringWriter text = new StringWriter();
+        try (ICalWriter writer = new ICalWriter(text, ICalVersion.V2_0)) {
+            writer.write(calendar);
+        } catch (IOException neverInMemory) {
+            throw new UncheckedIOException(neverInMemory);
+        }
+        return text.toString();
+    }
+}

@@ -1,0 +1,107 @@
+package jollyroster.outbox;
+
+import static jollyroster.platform.tables.Tables.MESSAGE;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Comparator;
+import java.util.List;
+import jollyroster.core.messages.Anchor;
+import jollyroster.platform.Writes;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** The worker's side of the outbox: claims messages and settles what became of them. */
+@Component
+class DispatchCommands {
+
+    /** Waits before the second, third, … try; after the last the message has failed. */
+    static final List<Duration> WAITS =
+            List.of(Duration.ofMinutes(1), Duration.ofMinutes(5), Duration.ofMinutes(15), Duration.ofHours(1));
+
+    private final Writes writes;
+
+    DispatchCommands(Writes writes) {
+        this.writes = writes;
+    }
+
+    /** A message in the worker's hands. */
+    record Claim(long id, String key, long registration, Anchor anchor, String subject, int attempts, Instant due) {}
+
+    /** Claims up to {@code most} messages that are due, the longest due first. */
+    @Transactional
+    List<Claim> claim(int most, Instant now) {
+        List<Claim> due = writes.sql()
+                .selectFrom(MESSAGE)
+                .where(MESSAGE.STATE.eq(MessageState.PLANNED.name()))
+                .and(MESSAGE.DUE_AT.le(now))
+                .orderBy(MESSAGE.DUE_AT, MESSAGE.ID)
+                .limit(most)
+                .fetch(m -> new Claim(
+                        m.getId(),
+                        m.getMessageKey(),
+                        m.getRegistrationId(),
+                        Anchor.valueOf(m.getAnchor()),
+                        m.getSubject(),
+                        m.getAttempts(),
+                        m.getDueAt()));
+        if (!due.isEmpty()) {
+            writes.sql()
+                    .update(MESSAGE)
+                    .set(MESSAGE.STATE, MessageState.SENDING.name())
+                    .where(MESSAGE.ID.in(due.stream().map(Claim::id).toList()))
+                    .execute();
+        }
+        return due.stream()
+                .sorted(Comparator.comparing(Claim::due).thenComparing(Claim::id))
+                .toList();
+    }
+
+    /** Puts claimed messages back; for a start after a crash, when nobody else can hold a claim. */
+    @Transactional
+    int releaseClaims() {
+        return writes.sql()
+                .update(MESSAGE)
+                .set(MESSAGE.STATE, MessageState.PLANNED.name())
+                .where(MESSAGE.STATE.eq(MessageState.SENDING.name()))
+                .execute();
+    }
+
+    @Transactional
+    void sent(Claim claim, Instant now) {
+        settle(claim, MessageState.SENT, "", now);
+    }
+
+    @Transactional
+    void withdraw(Claim claim, String reason, Instant now) {
+        settle(claim, MessageState.WITHDRAWN, reason, now);
+    }
+
+    /** Tries again later, or gives up when that is pointless or has been done often enough. */
+    @Transactional
+    void failed(Claim claim, String why, boolean lasting, Instant now) {
+        if (lasting || claim.attempts() >= WAITS.size()) {
+            settle(claim, MessageState.FAILED, why, now);
+            return;
+        }
+        writes.sql()
+                .update(MESSAGE)
+                .set(MESSAGE.STATE, MessageState.PLANNED.name())
+                .set(MESSAGE.REASON, why)
+                .set(MESSAGE.ATTEMPTS, claim.attempts() + 1)
+                .set(MESSAGE.DUE_AT, now.plus(WAITS.get(claim.attempts())))
+                .where(MESSAGE.ID.eq(claim.id()))
+                .execute();
+    }
+
+    private void settle(Claim claim, MessageState state, String reason, Instant now) {
+        writes.sql()
+                .update(MESSAGE)
+                .set(MESSAGE.STATE, state.name())
+                .set(MESSAGE.REASON, reason)
+                .set(MESSAGE.ATTEMPTS, claim.attempts() + 1)
+                .set(MESSAGE.DONE_AT, now)
+                .where(MESSAGE.ID.eq(claim.id()))
+                .execute();
+    }
+}

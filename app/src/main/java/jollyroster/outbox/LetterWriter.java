@@ -1,0 +1,118 @@
+package jollyroster.outbox;
+
+import com.samskivert.mustache.Mustache;
+import com.samskivert.mustache.Template;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.time.ZonedDateTime;
+import java.util.EnumMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.regex.Pattern;
+import jollyroster.core.messages.Anchor;
+import jollyroster.exchange.Calendars;
+import jollyroster.platform.Address;
+import jollyroster.platform.Markdown;
+import jollyroster.platform.Times;
+import org.springframework.stereotype.Component;
+
+/**
+ * Writes letters. A template is Mustache over Markdown; the text part shows the Markdown as it is, the HTML part renders
+ * it. Values are escaped for Markdown before they are rendered, so that nobody's name becomes a link.
+ */
+@Component
+class LetterWriter {
+
+    private static final Pattern MARKDOWN_SIGNS = Pattern.compile("([\\\\`*_{}\\[\\]()#+.!<>|~&-])");
+    private static final Pattern ANGLES = Pattern.compile("<(https?://[^>]+)>");
+    private final Map<Anchor, Template> asText = new EnumMap<>(Anchor.class);
+    private final Map<Anchor, Template> asMarkdown = new EnumMap<>(Anchor.class);
+    private final Template page;
+    private final Address address;
+
+    LetterWriter(Address address) {
+        this.address = address;
+        Mustache.Compiler plain = Mustache.compiler().escapeHTML(false).strictSections(true);
+        Mustache.Compiler marked =
+                plain.withEscaper(value -> MARKDOWN_SIGNS.matcher(value).replaceAll("\\\\$1"));
+        for (Anchor anchor : Anchor.values()) {
+            String source = read(anchor.name().toLowerCase().replace('_', '-') + ".md");
+            asText.put(anchor, plain.compile(source));
+            asMarkdown.put(anchor, marked.compile(source));
+        }
+        this.page = Mustache.compiler().compile(read("page.html"));
+    }
+
+    Letter write(String key, Anchor anchor, String subject, Letters.Facts facts, Instant now) {
+        Map<String, Object> values = values(facts);
+        String text = ANGLES.matcher(asText.get(anchor).execute(values)).replaceAll("$1");
+        String html = Markdown.toSafeHtml(asMarkdown.get(anchor).execute(values));
+        boolean seated = facts.standing() == Letters.Standing.SEATED;
+        return new Letter(
+                key,
+                address.host(),
+                facts.organisation(),
+                facts.replyTo(),
+                facts.email(),
+                subject,
+                text,
+                page.execute(Map.of("title", subject, "body", html, "organisation", facts.organisation())),
+                seated || facts.standing() == Letters.Standing.GONE
+                        ? Calendars.publish(facts.title(), List.of(facts.calendar()))
+                        : null,
+                anchor.isAnswer() ? null : facts.ownLink() + "/no-reminders",
+                now);
+    }
+
+    private static Map<String, Object> values(Letters.Facts facts) {
+        Map<String, Object> values = new LinkedHashMap<>();
+        values.put("first_name", firstName(facts.name()));
+        values.put("name", facts.name());
+        values.put("title", facts.title());
+        values.put("starts", starts(facts));
+        values.put("place", facts.place());
+        values.put("online", facts.online());
+        values.put("join_link", facts.joinLink());
+        values.put("own_link", facts.ownLink());
+        values.put("seats", facts.party() == 1 ? "1 seat" : facts.party() + " seats");
+        values.put("place_in_line", facts.placeInLine());
+        values.put("organisation", facts.organisation());
+        return values;
+    }
+
+    /** {@code Tue 16 Mar, 22:00–00:00 Lisbon time (19:00–21:00 in Halifax)}. */
+    private static String starts(Letters.Facts facts) {
+        ZoneId theirs = facts.personZone();
+        ZonedDateTime start = facts.start().atZone(theirs);
+        String there =
+                Times.longDay(start) + ", " + Times.hours(start, facts.end().atZone(theirs));
+        ZonedDateTime here = facts.start().atZone(facts.sessionZone());
+        if (here.getOffset().equals(start.getOffset())) {
+            return there + " " + Times.city(theirs) + " time";
+        }
+        return there + " " + Times.city(theirs) + " time ("
+                + Times.hours(here, facts.end().atZone(facts.sessionZone())) + " in " + Times.city(facts.sessionZone())
+                + ")";
+    }
+
+    private static String firstName(String name) {
+        int space = name.indexOf(' ');
+        return space < 0 ? name : name.substring(0, space);
+    }
+
+    private static String read(String file) {
+        try (InputStream in = LetterWriter.class.getResourceAsStream("/messages/" + file)) {
+            if (in == null) {
+                throw new IllegalStateException("No message template " + file);
+            }
+            return new String(in.readAllBytes(), StandardCharsets.UTF_8);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+}

@@ -1,0 +1,55 @@
+package jollyroster.outbox;
+
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.Collection;
+import java.util.Map;
+import java.util.Optional;
+import jollyroster.exchange.CalendarEntry;
+
+/** What the outbox asks about the people it writes to. Answered by whoever keeps the registrations. */
+public interface Letters {
+
+    /** The facts as they are now, or empty when there is no such registration. */
+    Optional<Facts> facts(long registration);
+
+    /** Names and titles for a list of messages, in one query; numbers that are not known are left out. */
+    Map<Long, Line> lines(Collection<Long> registrations);
+
+    /** Where the person stands. */
+    enum Standing {
+        SEATED,
+        WAITING,
+        GONE
+    }
+
+    /** A person and session in a list. */
+    record Line(String name, String title, Instant start, ZoneId zone) {}
+
+    /**
+     * All that a letter can say.
+     *
+     * @param placeInLine from 1 while waiting, else 0
+     * @param place an address, or how to come in online
+     * @param online whether the join link leads into a meeting
+     */
+    record Facts(
+            String name,
+            String email,
+            ZoneId personZone,
+            Standing standing,
+            int party,
+            int placeInLine,
+            boolean sessionCancelled,
+            String title,
+            Instant start,
+            Instant end,
+            ZoneId sessionZone,
+            String place,
+            boolean online,
+            String ownLink,
+            String joinLink,
+            String organisation,
+            String replyTo,
+            CalendarEntry calendar) {}
+}

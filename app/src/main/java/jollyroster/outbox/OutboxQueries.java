@@ -1,0 +1,161 @@
+package jollyroster.outbox;
+
+import static jollyroster.platform.tables.Tables.MESSAGE;
+import static jollyroster.platform.tables.Tables.PLAN_LINE;
+import static org.jooq.impl.DSL.count;
+import static org.jooq.impl.DSL.min;
+
+import java.time.Instant;
+import java.util.Collection;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import jollyroster.core.dates.Offset;
+import jollyroster.core.messages.Anchor;
+import jollyroster.core.messages.PlanLine;
+import jollyroster.platform.Reads;
+import jollyroster.platform.tables.tables.records.PlanLineRecord;
+import org.jooq.impl.DSL;
+import org.springframework.stereotype.Component;
+
+/** Reads plans and messages. */
+@Component
+public class OutboxQueries {
+
+    private final Reads reads;
+
+    OutboxQueries(Reads reads) {
+        this.reads = reads;
+    }
+
+    /** One message as a list shows it. */
+    public record Item(
+            long id,
+            String key,
+            long registration,
+            long session,
+            Anchor anchor,
+            Offset offset,
+            String recipient,
+            String subject,
+            MessageState state,
+            String reason,
+            int attempts,
+            Instant nominal,
+            Instant due,
+            Optional<Instant> done) {}
+
+    /** How many messages of one plan line of a session are in one state, and when the first is due. */
+    public record Count(Anchor anchor, Offset offset, MessageState state, int messages, Instant first) {}
+
+    static PlanLine toPlanLine(PlanLineRecord r) {
+        return new PlanLine(Anchor.valueOf(r.getAnchor()), new Offset(r.getAmount(), Offset.Unit.valueOf(r.getUnit())));
+    }
+
+    public List<PlanLine> plan(long offering) {
+        return reads.sql()
+                .selectFrom(PLAN_LINE)
+                .where(PLAN_LINE.OFFERING_ID.eq(offering))
+                .orderBy(PLAN_LINE.ID)
+                .fetch(OutboxQueries::toPlanLine);
+    }
+
+    /**
+     * Messages in one state: planned and sending by when they are due, the others by when they were settled, latest
+     * first.
+     */
+    public List<Item> list(Collection<MessageState> states, int most) {
+        boolean ahead = states.contains(MessageState.PLANNED);
+        return reads.sql()
+                .selectFrom(MESSAGE)
+                .where(MESSAGE.STATE.in(names(states)))
+                .orderBy(
+                        ahead
+                                ? List.of(MESSAGE.DUE_AT.asc(), MESSAGE.ID.asc())
+                                : List.of(MESSAGE.DUE_AT.desc(), MESSAGE.ID.desc()))
+                .limit(most)
+                .fetch(OutboxQueries::item);
+    }
+
+    private static List<String> names(Collection<MessageState> states) {
+        return states.stream().map(Enum::name).toList();
+    }
+
+    public Map<MessageState, Integer> totals() {
+        Map<MessageState, Integer> totals = new EnumMap<>(MessageState.class);
+        reads.sql()
+                .select(MESSAGE.STATE, count())
+                .from(MESSAGE)
+                .groupBy(MESSAGE.STATE)
+                .forEach(r -> totals.put(MessageState.valueOf(r.value1()), r.value2()));
+        return totals;
+    }
+
+    public Optional<Item> item(long id) {
+        return reads.sql().selectFrom(MESSAGE).where(MESSAGE.ID.eq(id)).fetchOptional(OutboxQueries::item);
+    }
+
+    /** The messages of a session, by plan line and state. */
+    public List<Count> ofSession(long session) {
+        return reads.sql()
+                .select(MESSAGE.ANCHOR, MESSAGE.AMOUNT, MESSAGE.UNIT, MESSAGE.STATE, count(), min(MESSAGE.DUE_AT))
+                .from(MESSAGE)
+                .where(MESSAGE.SESSION_ID.eq(session))
+                .groupBy(MESSAGE.ANCHOR, MESSAGE.AMOUNT, MESSAGE.UNIT, MESSAGE.STATE)
+                .fetch(r -> new Count(
+                        Anchor.valueOf(r.value1()),
+                        new Offset(r.value2(), Offset.Unit.valueOf(r.value3())),
+                        MessageState.valueOf(r.value4()),
+                        r.value5(),
+                        r.value6()));
+    }
+
+    /** The messages to one registration, in order of time. */
+    public List<Item> ofRegistration(long registration) {
+        return reads.sql()
+                .selectFrom(MESSAGE)
+                .where(MESSAGE.REGISTRATION_ID.eq(registration))
+                .orderBy(MESSAGE.DUE_AT, MESSAGE.ID)
+                .fetch(OutboxQueries::item);
+    }
+
+    /** The next planned message of each of these sessions. */
+    public Map<Long, Instant> next(Collection<Long> sessions) {
+        return reads.sql()
+                .select(MESSAGE.SESSION_ID, min(MESSAGE.DUE_AT))
+                .from(MESSAGE)
+                .where(MESSAGE.SESSION_ID.in(sessions))
+                .and(MESSAGE.STATE.eq(MessageState.PLANNED.name()))
+                .groupBy(MESSAGE.SESSION_ID)
+                .fetchMap(MESSAGE.SESSION_ID, min(MESSAGE.DUE_AT));
+    }
+
+    /** When the next planned message after {@code now} is due. */
+    public Optional<Instant> nextDue(Instant now) {
+        return reads.sql()
+                .select(min(MESSAGE.DUE_AT))
+                .from(MESSAGE)
+                .where(MESSAGE.STATE.eq(MessageState.PLANNED.name()))
+                .and(MESSAGE.DUE_AT.gt(now))
+                .fetchOptional(DSL.min(MESSAGE.DUE_AT));
+    }
+
+    private static Item item(jollyroster.platform.tables.tables.records.MessageRecord m) {
+        return new Item(
+                m.getId(),
+                m.getMessageKey(),
+                m.getRegistrationId(),
+                m.getSessionId(),
+                Anchor.valueOf(m.getAnchor()),
+                new Offset(m.getAmount(), Offset.Unit.valueOf(m.getUnit())),
+                m.getRecipient(),
+                m.getSubject(),
+                MessageState.valueOf(m.getState()),
+                m.getReason(),
+                m.getAttempts(),
+                m.getNominalAt(),
+                m.getDueAt(),
+                Optional.ofNullable(m.getDoneAt()));
+    }
+}

@@ -1,0 +1,13 @@
+package jollyroster.outbox;
+
+import java.time.ZoneId;
+import java.time.ZonedDateTime;
+
+/**
+ * Whom messages are planned for.
+ *
+ * @param zone the person's own
+ * @param start of the session, in the session's zone
+ */
+public record Recipient(
+        long registration, long session, long offering, String email, ZoneId zone, String title, ZonedDateTime start) {}

@@ -1,0 +1,40 @@
+package jollyroster.outbox;
+
+import jakarta.mail.MessagingException;
+import jakarta.mail.SendFailedException;
+import java.util.Arrays;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnExpression;
+import org.springframework.mail.MailAuthenticationException;
+import org.springframework.mail.MailException;
+import org.springframework.mail.MailSendException;
+import org.springframework.mail.javamail.JavaMailSender;
+import org.springframework.stereotype.Component;
+
+/** Sends by the mail server that {@code spring.mail.*} names. */
+@Component
+@ConditionalOnExpression("!'${spring.mail.host:}'.isEmpty()")
+class SmtpChannel implements MailChannel {
+
+    private final JavaMailSender sender;
+
+    SmtpChannel(JavaMailSender sender) {
+        this.sender = sender;
+    }
+
+    @Override
+    public void deliver(Letter letter) throws NotDelivered {
+        try {
+            sender.send(letter.toMime());
+        } catch (MailAuthenticationException e) {
+            throw new NotDelivered("the mail server refused the sign-in", false);
+        } catch (MailSendException e) {
+            boolean refused = Arrays.stream(e.getMessageExceptions()).anyMatch(SendFailedException.class::isInstance);
+            throw new NotDelivered(
+                    refused ? "the mail server refused the address" : "the mail server did not answer", refused);
+        } catch (MailException e) {
+            throw new NotDelivered("the mail server did not answer", false);
+        } catch (MessagingException e) {
+            throw new NotDelivered("the address cannot be written to", true);
+        }
+    }
+}

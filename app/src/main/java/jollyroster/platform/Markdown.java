@@ -1,0 +1,24 @@
+package jollyroster.platform;
+
+import org.commonmark.node.Node;
+import org.commonmark.parser.Parser;
+import org.commonmark.renderer.html.HtmlRenderer;
+import org.owasp.html.PolicyFactory;
+import org.owasp.html.Sanitizers;
+
+/** Markdown (CommonMark 0.31) as HTML that cannot harm: raw HTML is shown as text and what is left is sanitised. */
+public final class Markdown {
+
+    private static final Parser PARSER = Parser.builder().build();
+    private static final HtmlRenderer RENDERER =
+            HtmlRenderer.builder().escapeHtml(true).sanitizeUrls(true).build();
+    private static final PolicyFactory POLICY =
+            Sanitizers.FORMATTING.and(Sanitizers.BLOCKS).and(Sanitizers.LINKS);
+
+    private Markdown() {}
+
+    public static String toSafeHtml(String markdown) {
+        Node document = PARSER.parse(markdown);
+        return POLICY.sanitize(RENDERER.render(document));
+    }
+}

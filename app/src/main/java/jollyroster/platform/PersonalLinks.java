@@ -1,0 +1,41 @@
+package jollyroster.platform;
+
+import java.util.Optional;
+import jollyroster.core.door.LinkTokens;
+import jollyroster.core.door.LinkTokens.Link;
+import jollyroster.core.door.LinkTokens.Purpose;
+import org.springframework.stereotype.Component;
+
+/** Personal links as whole addresses, and the tokens in them. Tokens are never written to a log. */
+@Component
+public class PersonalLinks {
+
+    private final OrganisationQueries organisation;
+    private final Address address;
+
+    PersonalLinks(OrganisationQueries organisation, Address address) {
+        this.organisation = organisation;
+        this.address = address;
+    }
+
+    public String ownPage(Link link) {
+        return address.of("/my/" + issue(Purpose.OWN_PAGE, link));
+    }
+
+    public String join(Link link) {
+        return address.of("/join/" + issue(Purpose.JOIN, link));
+    }
+
+    public String issue(Purpose purpose, Link link) {
+        return tokens().issue(purpose, link);
+    }
+
+    /** The link a token was issued for; empty for any other text, and before anything is set up. */
+    public Optional<Link> read(Purpose purpose, String token) {
+        return organisation.isSetUp() ? tokens().read(purpose, token) : Optional.empty();
+    }
+
+    private LinkTokens tokens() {
+        return new LinkTokens(organisation.linkSecret());
+    }
+}

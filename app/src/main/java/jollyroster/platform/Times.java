@@ -1,0 +1,77 @@
+package jollyroster.platform;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.time.ZonedDateTime;
+import java.time.format.DateTimeFormatter;
+import java.util.Locale;
+import java.util.Optional;
+
+/** Dates and times as people write them: {@code Tue 16 Mar, 19:00–20:30}. */
+public final class Times {
+
+    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("EEE d MMM", Locale.ENGLISH);
+    private static final DateTimeFormatter DAY_AND_YEAR = DateTimeFormatter.ofPattern("EEE d MMM yyyy", Locale.ENGLISH);
+    private static final DateTimeFormatter LONG_DAY = DateTimeFormatter.ofPattern("EEEE d MMMM yyyy", Locale.ENGLISH);
+    private static final DateTimeFormatter TIME = DateTimeFormatter.ofPattern("HH:mm", Locale.ENGLISH);
+
+    private Times() {}
+
+    public static String day(ZonedDateTime time) {
+        return DAY.format(time);
+    }
+
+    public static String longDay(ZonedDateTime time) {
+        return LONG_DAY.format(time);
+    }
+
+    public static String time(ZonedDateTime time) {
+        return TIME.format(time);
+    }
+
+    /** {@code Tue 16 Mar 19:00}. */
+    public static String dayAndTime(Instant instant, ZoneId zone) {
+        ZonedDateTime time = instant.atZone(zone);
+        return day(time) + " " + time(time);
+    }
+
+    /** {@code 19:00–20:30}; with the day of the end when it is another one. */
+    public static String hours(ZonedDateTime start, ZonedDateTime end) {
+        String until = start.toLocalDate().equals(end.toLocalDate()) ? time(end) : day(end) + " " + time(end);
+        return time(start) + "–" + until;
+    }
+
+    /** {@code Tue 16 Mar, 19:00–20:30}; with the year when it is not that of {@code today}. */
+    public static String range(Instant start, Instant end, ZoneId zone, LocalDate today) {
+        ZonedDateTime from = start.atZone(zone);
+        DateTimeFormatter day = from.getYear() == today.getYear() ? DAY : DAY_AND_YEAR;
+        return day.format(from) + ", " + hours(from, end.atZone(zone));
+    }
+
+    /** The city of a zone: {@code America/Port_of_Spain} is Port of Spain. */
+    public static String city(ZoneId zone) {
+        String id = zone.getId();
+        return id.substring(id.lastIndexOf('/') + 1).replace('_', ' ');
+    }
+
+    /** A length in words: {@code 2 h}, {@code 1 h 30 min}, {@code 3 days}. */
+    public static String length(Duration length) {
+        long minutes = length.toMinutes();
+        if (minutes >= 48 * 60) {
+            return minutes / (24 * 60) + " days";
+        }
+        if (minutes < 60) {
+            return minutes + " min";
+        }
+        return minutes % 60 == 0 ? minutes / 60 + " h" : minutes / 60 + " h " + minutes % 60 + " min";
+    }
+
+    /** The zone with this identifier, if the IANA database knows it; fixed offsets and other spellings are refused. */
+    public static Optional<ZoneId> zone(String id) {
+        return id.length() <= 60 && (ZoneId.getAvailableZoneIds().contains(id)) && !id.startsWith("SystemV/")
+                ? Optional.of(ZoneId.of(id))
+                : Optional.empty();
+    }
+}

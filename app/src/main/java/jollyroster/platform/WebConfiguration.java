@@ -1,0 +1,32 @@
+package jollyroster.platform;
+
+import java.time.Duration;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.http.CacheControl;
+import org.springframework.web.servlet.config.annotation.ResourceHandlerRegistry;
+import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
+import org.springframework.web.servlet.resource.EncodedResourceResolver;
+import org.springframework.web.servlet.resource.PathResourceResolver;
+
+/** Styles, scripts and fonts under a path that changes with each build, kept by browsers for a year. */
+@Configuration
+class WebConfiguration implements WebMvcConfigurer {
+
+    private final String assets;
+
+    WebConfiguration(@Value("${jolly.assets}") String assets) {
+        this.assets = assets;
+    }
+
+    @Override
+    public void addResourceHandlers(ResourceHandlerRegistry registry) {
+        registry.addResourceHandler("/assets/" + assets + "/**")
+                .addResourceLocations("classpath:/static/")
+                .setCacheControl(
+                        CacheControl.maxAge(Duration.ofDays(365)).cachePublic().immutable())
+                .resourceChain(true)
+                .addResolver(new EncodedResourceResolver())
+                .addResolver(new PathResourceResolver());
+    }
+}

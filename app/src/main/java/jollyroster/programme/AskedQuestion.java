@@ -1,0 +1,6 @@
+package jollyroster.programme;
+
+import jollyroster.core.intake.Question;
+
+/** A question of an offering, with the number answers are kept under. */
+public record AskedQuestion(long id, Question question) {}

@@ -1,0 +1,7 @@
+package jollyroster.programme;
+
+/** How people meet. */
+public enum Format {
+    IN_PERSON,
+    ONLINE
+}

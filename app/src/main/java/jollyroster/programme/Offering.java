@@ -1,0 +1,45 @@
+package jollyroster.programme;
+
+import java.time.ZoneId;
+import java.util.Optional;
+
+/**
+ * What is published.
+ *
+ * @param slug its name in addresses
+ * @param description Markdown as typed
+ * @param bring what to bring; empty for nothing said
+ * @param hostName who leads it; empty for nobody named
+ * @param zone in which its dates are typed
+ * @param minutes the usual length of a session
+ * @param seats the usual number of seats of a new session, 0 for not given yet
+ * @param cutoffMinutes how long before the start registration closes
+ * @param version counts up with each change, so that two people do not overwrite each other
+ */
+public record Offering(
+        long id,
+        String slug,
+        String title,
+        String summary,
+        String description,
+        String bring,
+        Format format,
+        Optional<Venue> venue,
+        String hostName,
+        ZoneId zone,
+        int minutes,
+        int seats,
+        boolean waitlistAllowed,
+        int largestParty,
+        int cutoffMinutes,
+        int doorMinutes,
+        int overrunMinutes,
+        OfferingStatus status,
+        int version) {
+
+    /** Where it is, in one line; empty when nobody has said. */
+    public String place() {
+        return venue.map(v -> v.isOnline() || v.address().isEmpty() ? v.name() : v.name() + ", " + v.address())
+                .orElse("");
+    }
+}

@@ -1,0 +1,22 @@
+package jollyroster.roster;
+
+/** What the logbook records. */
+public enum LogbookEntry {
+    SEATED("took seats"),
+    WAITLISTED("joined the waitlist"),
+    SEATED_FROM_LINE("was given freed seats"),
+    PASSED_OVER("was passed over"),
+    CANCELLED("gave seats back"),
+    RESIZED("changed the number of seats"),
+    HAND_MARK("marked attendance by hand");
+
+    private final String words;
+
+    LogbookEntry(String words) {
+        this.words = words;
+    }
+
+    public String words() {
+        return words;
+    }
+}

@@ -1,0 +1,74 @@
+package jollyroster.roster;
+
+import static jollyroster.platform.tables.Tables.ANSWER;
+import static jollyroster.platform.tables.Tables.PERSON;
+
+import java.time.Instant;
+import java.util.List;
+import jollyroster.platform.Writes;
+import jollyroster.programme.AskedQuestion;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Propagation;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Keeps people and what they answered, as part of a write that is under way. */
+@Component
+@Transactional(propagation = Propagation.MANDATORY)
+class PersonCommands {
+
+    private final Writes writes;
+
+    PersonCommands(Writes writes) {
+        this.writes = writes;
+    }
+
+    /**
+     * The person with this address, added if new. Somebody known keeps name and phone: whoever types an address has not
+     * shown that it is theirs.
+     */
+    long findOrAdd(Application asked, Instant now) {
+        return writes.sql()
+                .select(PERSON.ID)
+                .from(PERSON)
+                .where(PERSON.EMAIL.eq(asked.email()))
+                .fetchOptional(PERSON.ID)
+                .orElseGet(() -> add(asked, now));
+    }
+
+    private long add(Application asked, Instant now) {
+        return writes.sql()
+                .insertInto(PERSON)
+                .set(PERSON.EMAIL, asked.email())
+                .set(PERSON.NAME, asked.name())
+                .set(PERSON.PHONE, asked.phone())
+                .set(PERSON.ZONE, asked.zone().getId())
+                .set(PERSON.CREATED_AT, now)
+                .returningResult(PERSON.ID)
+                .fetchSingle(PERSON.ID);
+    }
+
+    String email(long person) {
+        return writes.sql()
+                .select(PERSON.EMAIL)
+                .from(PERSON)
+                .where(PERSON.ID.eq(person))
+                .fetchSingle(PERSON.EMAIL);
+    }
+
+    void keepAnswers(long registration, List<AskedQuestion> questions, Application asked) {
+        var insert = writes.sql()
+                .insertInto(ANSWER, ANSWER.REGISTRATION_ID, ANSWER.QUESTION_ID, ANSWER.WORDING, ANSWER.VALUE);
+        int kept = 0;
+        for (AskedQuestion question : questions) {
+            String value = asked.answers().getOrDefault(question.question().key(), "");
+            if (!value.isEmpty()) {
+                insert = insert.values(
+                        registration, question.id(), question.question().label(), value);
+                kept++;
+            }
+        }
+        if (kept > 0) {
+            insert.execute();
+        }
+    }
+}

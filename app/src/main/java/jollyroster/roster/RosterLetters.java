@@ -1,0 +1,112 @@
+package jollyroster.roster;
+
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.Map;
+import java.util.Optional;
+import jollyroster.core.door.LinkTokens.Link;
+import jollyroster.exchange.CalendarEntry;
+import jollyroster.outbox.Letters;
+import jollyroster.platform.Address;
+import jollyroster.platform.OrganisationQueries;
+import jollyroster.platform.PersonalLinks;
+import jollyroster.programme.ProgrammeQueries;
+import jollyroster.programme.Session;
+import org.springframework.stereotype.Component;
+
+/** Tells the outbox what a letter to a registered person can say. */
+@Component
+public class RosterLetters implements Letters {
+
+    private final RosterQueries roster;
+    private final ProgrammeQueries programme;
+    private final OrganisationQueries organisation;
+    private final PersonalLinks links;
+    private final Address address;
+
+    RosterLetters(
+            RosterQueries roster,
+            ProgrammeQueries programme,
+            OrganisationQueries organisation,
+            PersonalLinks links,
+            Address address) {
+        this.roster = roster;
+        this.programme = programme;
+        this.organisation = organisation;
+        this.links = links;
+        this.address = address;
+    }
+
+    @Override
+    public Optional<Facts> facts(long id) {
+        return roster.registration(id)
+                .flatMap(registration ->
+                        programme.session(registration.session()).map(session -> facts(registration, session)));
+    }
+
+    private Facts facts(Registration registration, Session session) {
+        Link link = new Link(registration.id(), registration.generation());
+        boolean online = session.offering().venue().map(v -> v.isOnline()).orElse(false);
+        return new Facts(
+                registration.name(),
+                registration.email(),
+                registration.zone(),
+                standing(registration.state()),
+                registration.party(),
+                registration.state() == RegistrationState.WAITLISTED ? roster.placeInLine(registration) : 0,
+                session.cancelled(),
+                session.offering().title(),
+                session.start(),
+                session.end(),
+                session.zone(),
+                online ? "online" : session.offering().place(),
+                online,
+                links.ownPage(link),
+                links.join(link),
+                organisation.organisation().name(),
+                organisation.organisation().contactEmail(),
+                calendarEntry(session, registration, links.join(link)));
+    }
+
+    /** The entry a person keeps: its own for each registration, so that giving a seat back takes it away again. */
+    public CalendarEntry calendarEntry(Session session, Registration registration, String joinLink) {
+        boolean gone = session.cancelled() || standing(registration.state()) == Standing.GONE;
+        return new CalendarEntry(
+                "registration-" + registration.id() + "@" + address.host(),
+                session.sequence() + (gone ? 1 : 0),
+                session.offering().title(),
+                session.offering().summary() + "\n\nYour link: " + joinLink,
+                session.offering().place(),
+                joinLink,
+                session.start(),
+                session.end(),
+                registration.registeredAt(),
+                gone);
+    }
+
+    private static Standing standing(RegistrationState state) {
+        return switch (state) {
+            case REGISTERED, UNCONFIRMED, CALLED_UP, MAYBE -> Standing.SEATED;
+            case WAITLISTED -> Standing.WAITING;
+            case CANCELLED, DECLINED -> Standing.GONE;
+        };
+    }
+
+    @Override
+    public Map<Long, Line> lines(Collection<Long> registrations) {
+        Map<Long, Registration> known = roster.registrations(registrations);
+        Map<Long, Session> sessions = new HashMap<>();
+        programme
+                .sessions(known.values().stream()
+                        .map(Registration::session)
+                        .distinct()
+                        .toList())
+                .forEach(session -> sessions.put(session.id(), session));
+        Map<Long, Line> lines = new HashMap<>();
+        known.forEach((id, registration) -> {
+            Session session = sessions.get(registration.session());
+            lines.put(id, new Line(registration.name(), session.offering().title(), session.start(), session.zone()));
+        });
+        return lines;
+    }
+}

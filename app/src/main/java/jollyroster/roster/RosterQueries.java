@@ -1,0 +1,216 @@
+package jollyroster.roster;
+
+import static jollyroster.platform.tables.Tables.ANSWER;
+import static jollyroster.platform.tables.Tables.LOGBOOK;
+import static jollyroster.platform.tables.Tables.PERSON;
+import static jollyroster.platform.tables.Tables.REGISTRATION;
+import static org.jooq.impl.DSL.coalesce;
+import static org.jooq.impl.DSL.count;
+import static org.jooq.impl.DSL.inline;
+import static org.jooq.impl.DSL.max;
+import static org.jooq.impl.DSL.sum;
+
+import java.math.BigDecimal;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import jollyroster.platform.Reads;
+import jollyroster.programme.SeatCounts;
+import org.jooq.Record;
+import org.jooq.SelectJoinStep;
+import org.jooq.impl.DSL;
+import org.springframework.stereotype.Component;
+
+/** Reads registrations, people and the logbook. */
+@Component
+public class RosterQueries implements SeatCounts {
+
+    private final Reads reads;
+
+    RosterQueries(Reads reads) {
+        this.reads = reads;
+    }
+
+    /** One entry of the logbook. @param name of the person concerned; empty when it concerns the session */
+    public record Logged(Instant at, String actor, String name, LogbookEntry entry, String detail) {}
+
+    /** One person across sessions. */
+    public record Person(
+            long id, String name, String email, String phone, ZoneId zone, int registrations, Instant last) {}
+
+    @Override
+    public Map<Long, SeatCount> of(Collection<Long> sessions) {
+        if (sessions.isEmpty()) {
+            return Map.of();
+        }
+        Map<Long, SeatCount> counts = new HashMap<>();
+        var waiting = REGISTRATION.STATE.eq(RegistrationState.WAITLISTED.name());
+        var taking = REGISTRATION.STATE.in(
+                RegistrationState.TAKING_SEATS.stream().map(Enum::name).toList());
+        reads.sql()
+                .select(
+                        REGISTRATION.SESSION_ID,
+                        coalesce(sum(REGISTRATION.PARTY).filterWhere(taking), inline(BigDecimal.ZERO)),
+                        count().filterWhere(waiting),
+                        coalesce(sum(REGISTRATION.PARTY).filterWhere(waiting), inline(BigDecimal.ZERO)))
+                .from(REGISTRATION)
+                .where(REGISTRATION.SESSION_ID.in(sessions))
+                .groupBy(REGISTRATION.SESSION_ID)
+                .forEach(r -> counts.put(
+                        r.value1(),
+                        new SeatCount(
+                                r.value2().intValue(), r.value3(), r.value4().intValue())));
+        sessions.forEach(session -> counts.putIfAbsent(session, SeatCount.NONE));
+        return counts;
+    }
+
+    private SelectJoinStep<Record> registrations() {
+        return reads.sql()
+                .select(REGISTRATION.asterisk(), PERSON.EMAIL, PERSON.PHONE)
+                .from(REGISTRATION)
+                .join(PERSON)
+                .on(PERSON.ID.eq(REGISTRATION.PERSON_ID));
+    }
+
+    private static Registration toRegistration(Record r) {
+        return new Registration(
+                r.get(REGISTRATION.ID),
+                r.get(REGISTRATION.SESSION_ID),
+                r.get(REGISTRATION.PERSON_ID),
+                RegistrationState.valueOf(r.get(REGISTRATION.STATE)),
+                r.get(REGISTRATION.PARTY),
+                r.get(REGISTRATION.PASSED_OVER),
+                r.get(REGISTRATION.GENERATION),
+                r.get(REGISTRATION.NAME),
+                r.get(PERSON.EMAIL),
+                r.get(PERSON.PHONE),
+                ZoneId.of(r.get(REGISTRATION.ZONE)),
+                r.get(REGISTRATION.CREATED_AT));
+    }
+
+    public Optional<Registration> registration(long id) {
+        return registrations().where(REGISTRATION.ID.eq(id)).fetchOptional(RosterQueries::toRegistration);
+    }
+
+    /** These registrations by number, in one query. */
+    public Map<Long, Registration> registrations(Collection<Long> ids) {
+        return registrations()
+                .where(REGISTRATION.ID.in(ids))
+                .fetchMap(r -> r.get(REGISTRATION.ID), RosterQueries::toRegistration);
+    }
+
+    /** Everybody on a session, in order of registering; the waitlist is therefore in its order too. */
+    public List<Registration> roster(long session) {
+        return registrations()
+                .where(REGISTRATION.SESSION_ID.eq(session))
+                .orderBy(REGISTRATION.ID)
+                .fetch(RosterQueries::toRegistration);
+    }
+
+    /** The answers of a session's people: registration, then question, then answer. */
+    public Map<Long, Map<Long, String>> answers(long session) {
+        Map<Long, Map<Long, String>> answers = new HashMap<>();
+        reads.sql()
+                .select(ANSWER.REGISTRATION_ID, ANSWER.QUESTION_ID, ANSWER.VALUE)
+                .from(REGISTRATION)
+                .join(ANSWER)
+                .on(ANSWER.REGISTRATION_ID.eq(REGISTRATION.ID))
+                .where(REGISTRATION.SESSION_ID.eq(session))
+                .forEach(r -> answers.computeIfAbsent(r.value1(), x -> new HashMap<>())
+                        .put(r.value2(), r.value3()));
+        return answers;
+    }
+
+    /** The answers of one registration, as they were asked. */
+    public Map<String, String> answersOf(long registration) {
+        return reads.sql()
+                .select(ANSWER.WORDING, ANSWER.VALUE)
+                .from(ANSWER)
+                .where(ANSWER.REGISTRATION_ID.eq(registration))
+                .orderBy(ANSWER.QUESTION_ID)
+                .fetchMap(ANSWER.WORDING, ANSWER.VALUE);
+    }
+
+    /** The place of a waiting registration in its line, from 1. */
+    public int placeInLine(Registration waiting) {
+        return reads.sql()
+                        .fetchCount(DSL.selectOne()
+                                .from(REGISTRATION)
+                                .where(REGISTRATION.SESSION_ID.eq(waiting.session()))
+                                .and(REGISTRATION.STATE.eq(RegistrationState.WAITLISTED.name()))
+                                .and(REGISTRATION.ID.lt(waiting.id())))
+                + 1;
+    }
+
+    /** How many other sessions these people registered for before, by person. */
+    public Map<Long, Integer> registrationsBefore(Collection<Long> people, long session) {
+        return reads.sql()
+                .select(REGISTRATION.PERSON_ID, count())
+                .from(REGISTRATION)
+                .where(REGISTRATION.PERSON_ID.in(people))
+                .and(REGISTRATION.SESSION_ID.ne(session))
+                .groupBy(REGISTRATION.PERSON_ID)
+                .fetchMap(REGISTRATION.PERSON_ID, count());
+    }
+
+    /** The logbook of a session, latest first. */
+    public List<Logged> logbook(long session, int most) {
+        return reads.sql()
+                .select(LOGBOOK.asterisk(), REGISTRATION.NAME)
+                .from(LOGBOOK)
+                .leftJoin(REGISTRATION)
+                .on(REGISTRATION.ID.eq(LOGBOOK.REGISTRATION_ID))
+                .where(LOGBOOK.SESSION_ID.eq(session))
+                .orderBy(LOGBOOK.ID.desc())
+                .limit(most)
+                .fetch(r -> new Logged(
+                        r.get(LOGBOOK.WRITTEN_AT),
+                        r.get(LOGBOOK.ACTOR),
+                        Optional.ofNullable(r.get(REGISTRATION.NAME)).orElse(""),
+                        LogbookEntry.valueOf(r.get(LOGBOOK.ENTRY)),
+                        r.get(LOGBOOK.DETAIL)));
+    }
+
+    /** People whose name or address contains {@code search}, by name, a page at a time. */
+    public List<Person> people(String search, int page, int pageSize) {
+        return reads.sql()
+                .select(
+                        PERSON.ID,
+                        PERSON.NAME,
+                        PERSON.EMAIL,
+                        PERSON.PHONE,
+                        PERSON.ZONE,
+                        count(REGISTRATION.ID),
+                        max(REGISTRATION.CREATED_AT))
+                .from(PERSON)
+                .leftJoin(REGISTRATION)
+                .on(REGISTRATION.PERSON_ID.eq(PERSON.ID))
+                .where(
+                        search.isEmpty()
+                                ? DSL.noCondition()
+                                : PERSON.NAME.containsIgnoreCase(search).or(PERSON.EMAIL.containsIgnoreCase(search)))
+                .groupBy(PERSON.ID)
+                .orderBy(PERSON.NAME, PERSON.ID)
+                .limit(pageSize)
+                .offset(page * pageSize)
+                .fetch(r -> new Person(
+                        r.value1(), r.value2(), r.value3(), r.value4(), ZoneId.of(r.value5()), r.value6(), r.value7()));
+    }
+
+    public int peopleCount() {
+        return reads.sql().fetchCount(PERSON);
+    }
+
+    /** Where a person is registered, latest first. */
+    public List<Registration> ofPerson(long person) {
+        return registrations()
+                .where(REGISTRATION.PERSON_ID.eq(person))
+                .orderBy(REGISTRATION.ID.desc())
+                .limit(500)
+                .fetch(RosterQueries::toRegistration);
+    }
+}

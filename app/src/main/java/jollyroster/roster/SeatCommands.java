@@ -1,0 +1,169 @@
+package jollyroster.roster;
+
+import static jollyroster.platform.tables.Tables.LOGBOOK;
+import static jollyroster.platform.tables.Tables.REGISTRATION;
+import static org.jooq.impl.DSL.coalesce;
+import static org.jooq.impl.DSL.count;
+import static org.jooq.impl.DSL.inline;
+import static org.jooq.impl.DSL.sum;
+
+import java.math.BigDecimal;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import jollyroster.core.seats.SeatRule;
+import jollyroster.core.seats.SeatTally;
+import jollyroster.platform.Writes;
+import jollyroster.platform.tables.tables.records.RegistrationRecord;
+import jollyroster.programme.Session;
+import org.jooq.impl.DSL;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Propagation;
+import org.springframework.transaction.annotation.Transactional;
+
+/** The rows behind the seat rule. Decides nothing; every method is part of a write that is under way. */
+@Component
+@Transactional(propagation = Propagation.MANDATORY)
+class SeatCommands {
+
+    private static final String WAITLISTED = RegistrationState.WAITLISTED.name();
+    private static final List<String> TAKING = names(RegistrationState.TAKING_SEATS);
+    private static final List<String> ACTIVE = names(RegistrationState.ACTIVE);
+    private final Writes writes;
+
+    SeatCommands(Writes writes) {
+        this.writes = writes;
+    }
+
+    private static List<String> names(List<RegistrationState> states) {
+        return states.stream().map(Enum::name).toList();
+    }
+
+    /** Counts a session's seats in one pass over its index. */
+    SeatTally tally(Session session) {
+        int open = session.capacity().open();
+        return writes.sql()
+                .select(
+                        coalesce(
+                                sum(REGISTRATION.PARTY).filterWhere(REGISTRATION.STATE.in(TAKING)),
+                                inline(BigDecimal.ZERO)),
+                        count().filterWhere(REGISTRATION.STATE.eq(WAITLISTED)),
+                        count().filterWhere(REGISTRATION
+                                .STATE
+                                .eq(WAITLISTED)
+                                .and(REGISTRATION.PASSED_OVER.ge(SeatRule.MOST_PASS_OVERS))
+                                .and(REGISTRATION.PARTY.le(open))))
+                .from(REGISTRATION)
+                .where(REGISTRATION.SESSION_ID.eq(session.id()))
+                .fetchSingle(r -> new SeatTally(r.value1().intValue(), r.value2(), r.value3()));
+    }
+
+    /** The waitlist in order. */
+    List<SeatRule.Waiter> line(long session) {
+        return writes.sql()
+                .select(REGISTRATION.ID, REGISTRATION.PARTY, REGISTRATION.PASSED_OVER)
+                .from(REGISTRATION)
+                .where(REGISTRATION.SESSION_ID.eq(session))
+                .and(REGISTRATION.STATE.eq(WAITLISTED))
+                .orderBy(REGISTRATION.ID)
+                .fetch(r -> new SeatRule.Waiter(r.value1(), r.value2(), r.value3()));
+    }
+
+    Optional<RegistrationRecord> byId(long registration) {
+        return writes.sql()
+                .selectFrom(REGISTRATION)
+                .where(REGISTRATION.ID.eq(registration))
+                .fetchOptional();
+    }
+
+    /** The registration that this very form made before. */
+    Optional<RegistrationRecord> bySubmission(String submission) {
+        return submission.isEmpty()
+                ? Optional.empty()
+                : writes.sql()
+                        .selectFrom(REGISTRATION)
+                        .where(REGISTRATION.SUBMISSION.eq(submission))
+                        .fetchOptional();
+    }
+
+    Optional<RegistrationRecord> active(long session, long person) {
+        return writes.sql()
+                .selectFrom(REGISTRATION)
+                .where(REGISTRATION.SESSION_ID.eq(session))
+                .and(REGISTRATION.PERSON_ID.eq(person))
+                .and(REGISTRATION.STATE.in(ACTIVE))
+                .fetchOptional();
+    }
+
+    RegistrationRecord add(Application asked, long person, boolean seated, Instant now) {
+        RegistrationState state = seated ? RegistrationState.REGISTERED : RegistrationState.WAITLISTED;
+        return writes.sql()
+                .insertInto(REGISTRATION)
+                .set(REGISTRATION.SESSION_ID, asked.session())
+                .set(REGISTRATION.PERSON_ID, person)
+                .set(REGISTRATION.STATE, state.name())
+                .set(REGISTRATION.PARTY, asked.party())
+                .set(REGISTRATION.PASSED_OVER, 0)
+                .set(REGISTRATION.GENERATION, 1)
+                .set(REGISTRATION.NAME, asked.name())
+                .set(REGISTRATION.ZONE, asked.zone().getId())
+                .set(REGISTRATION.SUBMISSION, asked.submission().isEmpty() ? null : asked.submission())
+                .set(REGISTRATION.CREATED_AT, now)
+                .set(REGISTRATION.CHANGED_AT, now)
+                .returning()
+                .fetchSingle();
+    }
+
+    void setState(long registration, RegistrationState state, Instant now) {
+        writes.sql()
+                .update(REGISTRATION)
+                .set(REGISTRATION.STATE, state.name())
+                .set(REGISTRATION.CHANGED_AT, now)
+                .where(REGISTRATION.ID.eq(registration))
+                .execute();
+    }
+
+    void setPassedOver(long registration, int times) {
+        writes.sql()
+                .update(REGISTRATION)
+                .set(REGISTRATION.PASSED_OVER, times)
+                .where(REGISTRATION.ID.eq(registration))
+                .execute();
+    }
+
+    /** Counts one pass-over more for everybody who waits and could fit, because a newcomer took seats, and logs it. */
+    void passOverTheLine(Session session, RegistrationRecord newcomer, Instant now) {
+        var waiting = REGISTRATION
+                .SESSION_ID
+                .eq(session.id())
+                .and(REGISTRATION.STATE.eq(WAITLISTED))
+                .and(REGISTRATION.PARTY.le(session.capacity().open()));
+        writes.sql()
+                .update(REGISTRATION)
+                .set(REGISTRATION.PASSED_OVER, REGISTRATION.PASSED_OVER.plus(1))
+                .where(waiting)
+                .execute();
+        writes.sql()
+                .insertInto(
+                        LOGBOOK,
+                        LOGBOOK.WRITTEN_AT,
+                        LOGBOOK.ACTOR,
+                        LOGBOOK.SESSION_ID,
+                        LOGBOOK.REGISTRATION_ID,
+                        LOGBOOK.ENTRY,
+                        LOGBOOK.DETAIL)
+                .select(writes.sql()
+                        .select(
+                                DSL.val(now, LOGBOOK.WRITTEN_AT),
+                                DSL.val(LogbookCommands.PROGRAM),
+                                REGISTRATION.SESSION_ID,
+                                REGISTRATION.ID,
+                                DSL.val(LogbookEntry.PASSED_OVER.name()),
+                                DSL.val("a party of " + newcomer.getParty() + " fitted into the free seats; "
+                                                + "passed over now: ")
+                                        .concat(REGISTRATION.PASSED_OVER.cast(String.class)))
+                        .from(REGISTRATION)
+                        .where(waiting))
+                .execute();
+    }
+}

@@ -1,0 +1,69 @@
+package jollyroster.team;
+
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.security.config.annotation.web.builders.HttpSecurity;
+import org.springframework.security.config.annotation.web.configurers.HeadersConfigurer;
+import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.security.web.authentication.UsernamePasswordAuthenticationFilter;
+import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
+import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
+import org.springframework.security.web.savedrequest.HttpSessionRequestCache;
+
+/**
+ * Everything under /desk needs an account; the public pages need none and keep no server session. The CSRF token lives
+ * in a cookie so that a registration form works without one.
+ */
+@Configuration
+class SecurityConfiguration {
+
+    private static final String CONTENT_POLICY = "default-src 'self'; img-src 'self' data:; style-src 'self'; "
+            + "script-src 'self'; object-src 'none'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
+
+    /** The HTML of a message as it would arrive: its own inline styles, nothing else. */
+    static final String MAIL_POLICY = "default-src 'none'; img-src data:; style-src 'unsafe-inline'; "
+            + "frame-ancestors 'self'; sandbox allow-popups allow-top-navigation-by-user-activation";
+
+    @Bean
+    SecurityFilterChain security(HttpSecurity http, SignInThrottle throttle) throws Exception {
+        http.authorizeHttpRequests(requests -> requests.requestMatchers("/desk", "/desk/**")
+                        .authenticated()
+                        .anyRequest()
+                        .permitAll())
+                .formLogin(form -> form.loginPage("/sign-in")
+                        .usernameParameter("email")
+                        .defaultSuccessUrl("/desk")
+                        .failureUrl("/sign-in?wrong"))
+                .logout(logout -> logout.logoutUrl("/sign-out").logoutSuccessUrl("/sign-in?out"))
+                .requestCache(cache -> cache.requestCache(deskOnly()))
+                .csrf(csrf -> csrf.csrfTokenRepository(new CookieCsrfTokenRepository())
+                        .ignoringRequestMatchers("/hooks/**", "/standin/meeting/*/leave"))
+                .addFilterBefore(throttle, UsernamePasswordAuthenticationFilter.class)
+                .headers(SecurityConfiguration::headers);
+        return http.build();
+    }
+
+    private static void headers(HeadersConfigurer<HttpSecurity> headers) {
+        headers.referrerPolicy(policy -> policy.policy(ReferrerPolicy.NO_REFERRER))
+                .frameOptions(HeadersConfigurer.FrameOptionsConfig::disable)
+                .addHeaderWriter((request, response) -> response.setHeader(
+                        "Content-Security-Policy",
+                        request.getRequestURI().endsWith("/body.html") ? MAIL_POLICY : CONTENT_POLICY))
+                .permissionsPolicyHeader(policy -> policy.policy("camera=(), microphone=(), geolocation=()"));
+    }
+
+    private static HttpSessionRequestCache deskOnly() {
+        HttpSessionRequestCache cache = new HttpSessionRequestCache();
+        cache.setRequestMatcher(request ->
+                request.getMethod().equals("GET") && request.getRequestURI().startsWith("/desk"));
+        cache.setMatchingRequestParameterName(null);
+        return cache;
+    }
+
+    @Bean
+    PasswordEncoder passwordEncoder() {
+        return new BCryptPasswordEncoder(11);
+    }
+}
