@@ -13,6 +13,7 @@ import java.util.Optional;
 public final class Times {
 
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("EEE d MMM", Locale.ENGLISH);
+    private static final DateTimeFormatter SHORT_DAY = DateTimeFormatter.ofPattern("EEE d", Locale.ENGLISH);
     private static final DateTimeFormatter DAY_AND_YEAR = DateTimeFormatter.ofPattern("EEE d MMM yyyy", Locale.ENGLISH);
     private static final DateTimeFormatter LONG_DAY = DateTimeFormatter.ofPattern("EEEE d MMMM yyyy", Locale.ENGLISH);
     private static final DateTimeFormatter TIME = DateTimeFormatter.ofPattern("HH:mm", Locale.ENGLISH);
@@ -21,6 +22,11 @@ public final class Times {
 
     public static String day(ZonedDateTime time) {
         return DAY.format(time);
+    }
+
+    /** {@code Tue 16}. */
+    public static String weekdayAndDate(LocalDate date) {
+        return SHORT_DAY.format(date);
     }
 
     public static String longDay(ZonedDateTime time) {

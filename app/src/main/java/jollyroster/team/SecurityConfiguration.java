@@ -39,7 +39,7 @@ class SecurityConfiguration {
                 .logout(logout -> logout.logoutUrl("/sign-out").logoutSuccessUrl("/sign-in?out"))
                 .requestCache(cache -> cache.requestCache(deskOnly()))
                 .csrf(csrf -> csrf.csrfTokenRepository(new CookieCsrfTokenRepository())
-                        .ignoringRequestMatchers("/hooks/**", "/standin/meeting/*/leave"))
+                        .ignoringRequestMatchers("/hooks/**", "/standin/meeting/*/leave", "/my/*/no-reminders"))
                 .addFilterBefore(throttle, UsernamePasswordAuthenticationFilter.class)
                 .headers(SecurityConfiguration::headers);
         return http.build();

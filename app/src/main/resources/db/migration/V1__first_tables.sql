@@ -77,7 +77,6 @@ CREATE TABLE session (
   kept_back INTEGER NOT NULL CHECK (kept_back BETWEEN 0 AND seats),
   status TEXT NOT NULL CHECK (status IN ('OPEN', 'CANCELLED')),
   meeting_room TEXT,
-  meeting_link TEXT,
   sequence INTEGER NOT NULL,
   created_at TEXT NOT NULL
 ) STRICT;
@@ -202,7 +201,9 @@ CREATE TABLE meeting_visit (
   room TEXT NOT NULL,
   guest TEXT NOT NULL,
   name TEXT NOT NULL,
-  entered_at TEXT NOT NULL,
+  title TEXT NOT NULL,
+  closes_at TEXT NOT NULL,
+  entered_at TEXT,
   left_at TEXT
 ) STRICT, WITHOUT ROWID;
 CREATE INDEX meeting_visit_by_room ON meeting_visit (room, left_at);

@@ -1,0 +1,68 @@
+package jollyroster.attendance;
+
+import static jollyroster.platform.tables.Tables.CONNECTION;
+import static jollyroster.platform.tables.Tables.HAND_MARK;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.Optional;
+import jollyroster.core.attendance.Verdict;
+import jollyroster.platform.Writes;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Keeps the evidence of attendance. */
+@Component
+public class AttendanceCommands {
+
+    private final Writes writes;
+    private final Clock clock;
+
+    AttendanceCommands(Writes writes, Clock clock) {
+        this.writes = writes;
+        this.clock = clock;
+    }
+
+    /** Somebody came in. A report that arrives twice counts once. */
+    @Transactional
+    public void joined(String visit, long registration, long session, Instant at) {
+        writes.sql()
+                .insertInto(CONNECTION)
+                .set(CONNECTION.VISIT, visit)
+                .set(CONNECTION.REGISTRATION_ID, registration)
+                .set(CONNECTION.SESSION_ID, session)
+                .set(CONNECTION.JOINED_AT, at)
+                .onDuplicateKeyIgnore()
+                .execute();
+    }
+
+    /** Somebody left; the first report of leaving stands, and one from before the joining counts as the joining. */
+    @Transactional
+    public void left(String visit, Instant at) {
+        writes.sql()
+                .update(CONNECTION)
+                .set(
+                        CONNECTION.LEFT_AT,
+                        org.jooq.impl.DSL.greatest(CONNECTION.JOINED_AT, org.jooq.impl.DSL.val(at, CONNECTION.LEFT_AT)))
+                .where(CONNECTION.VISIT.eq(visit))
+                .and(CONNECTION.LEFT_AT.isNull())
+                .execute();
+    }
+
+    /** Marks a verdict by hand, or takes the mark away. The evidence stays. */
+    @Transactional
+    public void mark(long registration, long session, Optional<Verdict> verdict, String by) {
+        writes.sql()
+                .deleteFrom(HAND_MARK)
+                .where(HAND_MARK.REGISTRATION_ID.eq(registration))
+                .execute();
+        verdict.ifPresent(v -> writes.sql()
+                .insertInto(HAND_MARK)
+                .set(HAND_MARK.REGISTRATION_ID, registration)
+                .set(HAND_MARK.SESSION_ID, session)
+                .set(HAND_MARK.VERDICT, v.name())
+                .set(HAND_MARK.MARKED_BY, by)
+                .set(HAND_MARK.MARKED_AT, clock.instant())
+                .execute());
+    }
+}

@@ -1,0 +1,80 @@
+package jollyroster.attendance;
+
+import java.time.Instant;
+import jollyroster.core.door.LinkTokens.Purpose;
+import jollyroster.platform.PersonalLinks;
+import jollyroster.platform.ServiceSignature;
+import jollyroster.roster.RosterQueries;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RestController;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Where the meeting service reports who joined and who left, signed as Standard Webhooks describes. */
+@RestController
+class MeetingReports {
+
+    private static final int LONGEST_VISIT = 80;
+    private final AttendanceCommands commands;
+    private final RosterQueries roster;
+    private final PersonalLinks links;
+    private final ServiceSignature signature;
+    private final JsonMapper json;
+
+    MeetingReports(
+            AttendanceCommands commands,
+            RosterQueries roster,
+            PersonalLinks links,
+            ServiceSignature signature,
+            JsonMapper json) {
+        this.commands = commands;
+        this.roster = roster;
+        this.links = links;
+        this.signature = signature;
+        this.json = json;
+    }
+
+    /**
+     * @param type {@code joined} or {@code left}
+     * @param visit names one stay of one person
+     * @param guest the pass the door gave
+     */
+    record Report(String type, String visit, String guest, Instant at) {}
+
+    @PostMapping("/hooks/meeting")
+    ResponseEntity<Void> report(
+            @RequestHeader("webhook-id") String id,
+            @RequestHeader("webhook-timestamp") String timestamp,
+            @RequestHeader("webhook-signature") String signed,
+            @RequestBody String body) {
+        if (!signature.matches(id, timestamp, body, signed)) {
+            return ResponseEntity.status(HttpStatus.UNAUTHORIZED).build();
+        }
+        try {
+            return take(json.readValue(body, Report.class));
+        } catch (JacksonException notAReport) {
+            return ResponseEntity.badRequest().build();
+        }
+    }
+
+    private ResponseEntity<Void> take(Report report) {
+        if (report.visit() == null || report.visit().length() > LONGEST_VISIT || report.at() == null) {
+            return ResponseEntity.badRequest().build();
+        }
+        if ("left".equals(report.type())) {
+            commands.left(report.visit(), report.at());
+            return ResponseEntity.noContent().build();
+        }
+        return links.read(Purpose.MEETING_PASS, String.valueOf(report.guest()))
+                .flatMap(link -> roster.registration(link.id()))
+                .map(r -> {
+                    commands.joined(report.visit(), r.id(), r.session(), report.at());
+                    return ResponseEntity.noContent().<Void>build();
+                })
+                .orElseGet(() -> ResponseEntity.badRequest().build());
+    }
+}

@@ -1,0 +1,111 @@
+package jollyroster.chart;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import jollyroster.core.door.DoorHours;
+
+/**
+ * What happens when, on an axis that stretches near the start: the time before it is drawn on a logarithmic scale, the
+ * session itself and its overrun at fixed widths, the days after at the end.
+ *
+ * @param nowX where now is, clipped to the line
+ */
+public record RunLine(
+        double width,
+        double axis,
+        double nowX,
+        double startX,
+        double endX,
+        double closesX,
+        double doorX,
+        List<Tick> ticks,
+        List<Mark> marks) {
+
+    static final double WIDTH = 860;
+    static final double AXIS = 66;
+    private static final double START = 640;
+    private static final double END = 766;
+    private static final double CLOSES = 800;
+    private static final double BEFORE_MINUTES = 21 * 24 * 60;
+    private static final double BEND_MINUTES = 20;
+    private static final double AFTER_MINUTES = 3 * 24 * 60;
+    private static final double ROOM = 46;
+
+    public record Tick(double x, String label) {}
+
+    /** @param row 0 beside the line, 1 above a neighbour that would touch it */
+    public record Mark(double x, int row, Kind kind, String label, String words, String code) {}
+
+    /** What a mark stands for. */
+    public enum Kind {
+        MESSAGE,
+        CUT_OFF,
+        OPENS
+    }
+
+    /** Something to mark, at its time. @param code how it stands, for its style: planned, sent, failed */
+    public record Event(Instant at, Kind kind, String label, String words, String code) {}
+
+    public static RunLine of(DoorHours hours, Instant now, List<Event> events) {
+        Scale scale = new Scale(hours);
+        List<Mark> marks = new ArrayList<>();
+        double last = Double.NEGATIVE_INFINITY;
+        int row = 0;
+        for (Event event : inOrder(events)) {
+            double x = scale.x(event.at());
+            boolean message = event.kind() == Kind.MESSAGE;
+            row = message && x - last < ROOM ? 1 - row : 0;
+            marks.add(new Mark(x, row, event.kind(), event.label(), event.words(), event.code()));
+            last = message ? x : last;
+        }
+        return new RunLine(
+                WIDTH, AXIS, scale.x(now), START, END, CLOSES, scale.x(hours.opens()), axisTicks(), List.copyOf(marks));
+    }
+
+    private static List<Event> inOrder(List<Event> events) {
+        return events.stream().sorted(java.util.Comparator.comparing(Event::at)).toList();
+    }
+
+    private static List<Tick> axisTicks() {
+        return List.of(
+                tick(14 * 24 * 60, "−14 d"),
+                tick(7 * 24 * 60, "−7 d"),
+                tick(3 * 24 * 60, "−3 d"),
+                tick(24 * 60, "−24 h"),
+                tick(12 * 60, "−12 h"),
+                tick(4 * 60, "−4 h"),
+                tick(60, "−1 h"),
+                new Tick(START, "start"),
+                new Tick(END, "end"));
+    }
+
+    private static Tick tick(double minutesBefore, String label) {
+        return new Tick(before(minutesBefore), label);
+    }
+
+    private static double before(double minutes) {
+        double share = Math.log1p(minutes / BEND_MINUTES) / Math.log1p(BEFORE_MINUTES / BEND_MINUTES);
+        return Math.max(4, START * (1 - share));
+    }
+
+    private record Scale(DoorHours hours) {
+        double x(Instant at) {
+            if (at.isBefore(hours.start())) {
+                return before(minutes(at, hours.start()));
+            }
+            if (at.isBefore(hours.end())) {
+                return START + (END - START) * minutes(hours.start(), at) / minutes(hours.start(), hours.end());
+            }
+            if (at.isBefore(hours.closes())) {
+                return END + (CLOSES - END) * minutes(hours.end(), at) / minutes(hours.end(), hours.closes());
+            }
+            return CLOSES + Math.min(1, minutes(hours.closes(), at) / AFTER_MINUTES) * (WIDTH - CLOSES - 8);
+        }
+
+        private static double minutes(Instant from, Instant to) {
+            return Duration.between(from, to).toSeconds() / 60.0;
+        }
+    }
+}

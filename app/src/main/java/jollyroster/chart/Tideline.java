@@ -1,0 +1,132 @@
+package jollyroster.chart;
+
+import java.time.DayOfWeek;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+import jollyroster.core.dates.ClockChange;
+import jollyroster.platform.Times;
+
+/** The next {@value #DAYS} days as one line: a stroke a session, as high as its seats, filled as far as it is taken. */
+public record Tideline(
+        double width,
+        double height,
+        double base,
+        double nowX,
+        List<Day> days,
+        List<Stroke> strokes,
+        List<Change> changes) {
+
+    static final int DAYS = 21;
+    static final double WIDTH = 1232;
+    static final double HEIGHT = 62;
+    static final double BASE = 44;
+    private static final double TALLEST = 34;
+    private static final double STROKE = 6;
+    private static final double APART = 8;
+
+    public record Day(double x, double width, String label, boolean weekend) {}
+
+    /** @param words the session in a sentence, for a title and for people who do not see the line */
+    public record Stroke(
+            long session,
+            double x,
+            double width,
+            double top,
+            double height,
+            double filledTop,
+            double filled,
+            String words) {}
+
+    public record Change(double x, String label) {}
+
+    /** A session as the line draws it. */
+    public record Entry(long id, String title, Instant start, int seats, int taken, int waiting) {}
+
+    /** @param zones where the attendees live; clock changes there are marked too */
+    public static Tideline of(Instant now, ZoneId home, Collection<ZoneId> zones, List<Entry> entries) {
+        Scale scale =
+                new Scale(now.atZone(home).toLocalDate().atStartOfDay(home).toInstant());
+        int most = entries.stream().mapToInt(Entry::seats).max().orElse(1);
+        List<Stroke> strokes = new ArrayList<>();
+        double free = Double.NEGATIVE_INFINITY;
+        for (Entry entry : entries) {
+            double x = Math.max(scale.x(entry.start()), free);
+            if (x < 0 || x > WIDTH - STROKE) {
+                continue;
+            }
+            strokes.add(stroke(entry, x, most, home));
+            free = x + APART;
+        }
+        return new Tideline(
+                WIDTH, HEIGHT, BASE, scale.x(now), days(scale, now, home), strokes, changes(scale, now, home, zones));
+    }
+
+    private static Stroke stroke(Entry entry, double x, int most, ZoneId home) {
+        double height = 8 + (TALLEST - 8) * Math.sqrt((double) entry.seats() / most);
+        double filled = entry.seats() == 0 ? 0 : height * Math.min(1, (double) entry.taken() / entry.seats());
+        String words = entry.title() + ", " + Times.dayAndTime(entry.start(), home) + ": " + entry.taken() + " of "
+                + entry.seats() + " taken" + (entry.waiting() > 0 ? ", " + entry.waiting() + " waiting" : "");
+        return new Stroke(entry.id(), x, STROKE, BASE - height, height, BASE - filled, filled, words);
+    }
+
+    private static List<Day> days(Scale scale, Instant now, ZoneId home) {
+        LocalDate today = now.atZone(home).toLocalDate();
+        List<Day> days = new ArrayList<>();
+        for (int i = 0; i < DAYS; i++) {
+            LocalDate date = today.plusDays(i);
+            double x = scale.x(date.atStartOfDay(home).toInstant());
+            double next = scale.x(date.plusDays(1).atStartOfDay(home).toInstant());
+            boolean weekend = date.getDayOfWeek() == DayOfWeek.SATURDAY || date.getDayOfWeek() == DayOfWeek.SUNDAY;
+            days.add(new Day(x, next - x, Times.weekdayAndDate(date), weekend));
+        }
+        return days;
+    }
+
+    private static List<Change> changes(Scale scale, Instant now, ZoneId home, Collection<ZoneId> zones) {
+        Instant end = now.plus(Duration.ofDays(DAYS));
+        Map<LocalDate, TreeSet<String>> byDay = new LinkedHashMap<>();
+        zones.stream()
+                .filter(zone -> !zone.equals(home))
+                .flatMap(zone -> ClockChange.between(zone, now, end).stream())
+                .sorted(java.util.Comparator.comparing(ClockChange::at))
+                .forEach(
+                        change -> byDay.computeIfAbsent(change.at().atZone(home).toLocalDate(), d -> new TreeSet<>())
+                                .add(Times.city(change.zone())));
+        List<Change> changes = ClockChange.between(home, now, end).stream()
+                .map(c -> new Change(scale.x(c.at()), hours(c.shift()) + " here"))
+                .collect(Collectors.toCollection(ArrayList::new));
+        byDay.forEach((date, cities) -> {
+            double x = scale.x(date.atStartOfDay(home).toInstant());
+            if (changes.stream().noneMatch(c -> Math.abs(c.x() - x) < WIDTH / DAYS)) {
+                changes.add(new Change(x, label(cities)));
+            }
+        });
+        return changes;
+    }
+
+    private static String label(TreeSet<String> cities) {
+        String first = "clocks: " + cities.first();
+        return cities.size() > 1 ? first + " +" + (cities.size() - 1) : first;
+    }
+
+    private static String hours(Duration shift) {
+        return (shift.isNegative() ? "−" : "+") + Times.length(shift.abs());
+    }
+
+    private record Scale(Instant from) {
+        double x(Instant at) {
+            return WIDTH
+                    * Duration.between(from, at).toMinutes()
+                    / Duration.ofDays(DAYS).toMinutes();
+        }
+    }
+}

@@ -1,0 +1,71 @@
+package jollyroster.signup;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.util.List;
+import jollyroster.exchange.CalendarEntry;
+import jollyroster.exchange.Calendars;
+import jollyroster.platform.Address;
+import jollyroster.platform.OrganisationQueries;
+import jollyroster.programme.ProgrammeQueries;
+import jollyroster.programme.Session;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Calendars anybody may read: what is published, and nothing about people. */
+@RestController
+class FeedController {
+
+    private static final Duration LOOK_BACK = Duration.ofDays(31);
+    private final ProgrammeQueries programme;
+    private final OrganisationQueries organisation;
+    private final Address address;
+    private final Clock clock;
+
+    FeedController(ProgrammeQueries programme, OrganisationQueries organisation, Address address, Clock clock) {
+        this.programme = programme;
+        this.organisation = organisation;
+        this.address = address;
+        this.clock = clock;
+    }
+
+    /** Every session of every published offering, those of the last 31 days included. */
+    @GetMapping("/feeds/programme.ics")
+    ResponseEntity<String> programmeFeed() {
+        List<CalendarEntry> entries = programme.publishedAfter(clock.instant().minus(LOOK_BACK)).stream()
+                .map(this::entry)
+                .toList();
+        return calendar(organisation.organisation().name(), entries);
+    }
+
+    /** The sessions of one offering. */
+    @GetMapping("/p/{slug}.ics")
+    ResponseEntity<String> offeringFeed(@PathVariable String slug) {
+        return programme
+                .shown(slug)
+                .map(o -> calendar(
+                        o.title(),
+                        programme.sessionsOf(o.id()).stream().map(this::entry).toList()))
+                .orElseGet(() -> ResponseEntity.notFound().build());
+    }
+
+    private ResponseEntity<String> calendar(String name, List<CalendarEntry> entries) {
+        return ResponseEntity.ok().contentType(OwnPageController.CALENDAR).body(Calendars.publish(name, entries));
+    }
+
+    private CalendarEntry entry(Session s) {
+        return new CalendarEntry(
+                s.calendarUid(address.host()),
+                s.sequence(),
+                s.offering().title(),
+                s.offering().summary(),
+                s.offering().place(),
+                address.of("/p/" + s.offering().slug()),
+                s.start(),
+                s.end(),
+                s.createdAt(),
+                s.cancelled());
+    }
+}

@@ -1,0 +1,148 @@
+package jollyroster.signup;
+
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.IntStream;
+import jollyroster.chart.SeatStrip;
+import jollyroster.core.intake.Question;
+import jollyroster.platform.Markdown;
+import jollyroster.platform.Times;
+import jollyroster.programme.AskedQuestion;
+import jollyroster.programme.Offering;
+import jollyroster.programme.SeatCounts.SeatCount;
+import jollyroster.programme.Session;
+import jollyroster.programme.Venue;
+
+/** The offering's page, decided and formatted. */
+record OfferingPage(
+        String slug,
+        String title,
+        String summary,
+        String description,
+        String length,
+        String place,
+        String accessNote,
+        boolean online,
+        String bring,
+        String host,
+        String zone,
+        String city,
+        String homeCity,
+        List<Date> dates,
+        List<Field> questions,
+        List<Integer> partySizes,
+        boolean open,
+        String closedBecause) {
+
+    /**
+     * One date to choose.
+     *
+     * @param when in the visitor's zone
+     * @param here in the organiser's; empty when both clocks show the same
+     * @param left "3 left", "full, 2 waiting"
+     */
+    record Date(long id, String when, String here, String left, boolean chosen, boolean waitlist, SeatStrip strip) {}
+
+    /** A question with what was entered and what is wrong with it. */
+    record Field(String name, Question question, String entered) {}
+
+    /** What a page is made from. */
+    record Facts(
+            Offering offering,
+            List<Session> sessions,
+            Map<Long, SeatCount> counts,
+            List<AskedQuestion> questions,
+            RegistrationForm form,
+            ZoneId visitor,
+            Instant now) {}
+
+    static OfferingPage of(Facts facts) {
+        Offering o = facts.offering();
+        List<Session> open =
+                facts.sessions().stream().filter(s -> s.isOpenAt(facts.now())).toList();
+        boolean online = o.venue().map(Venue::isOnline).orElse(false);
+        return new OfferingPage(
+                o.slug(),
+                o.title(),
+                o.summary(),
+                Markdown.toSafeHtml(o.description()),
+                Times.length(java.time.Duration.ofMinutes(o.minutes())),
+                online ? "Online" : o.place(),
+                o.venue().map(Venue::accessNote).orElse(""),
+                online,
+                o.bring(),
+                o.hostName(),
+                facts.visitor().getId(),
+                Times.city(facts.visitor()),
+                Times.city(o.zone()),
+                open.stream().map(s -> date(s, facts, open)).toList(),
+                facts.questions().stream()
+                        .map(q -> field(q.question(), facts.form()))
+                        .toList(),
+                IntStream.rangeClosed(1, o.largestParty()).boxed().toList(),
+                !open.isEmpty(),
+                closedBecause(o));
+    }
+
+    private static String closedBecause(Offering o) {
+        return switch (o.status()) {
+            case CLOSED -> "Registration for this is closed.";
+            case PUBLISHED, DRAFT -> "There is no date to register for at the moment.";
+        };
+    }
+
+    private static Field field(Question question, RegistrationForm form) {
+        return new Field("q." + question.key(), question, form.answers().getOrDefault(question.key(), ""));
+    }
+
+    private static Date date(Session s, Facts facts, List<Session> open) {
+        SeatCount count = facts.counts().getOrDefault(s.id(), SeatCount.NONE);
+        String asked = facts.form().session();
+        boolean known = open.stream().anyMatch(o -> String.valueOf(o.id()).equals(asked));
+        int free = Math.max(0, s.seats() - s.keptBack() - count.taken());
+        return new Date(
+                s.id(),
+                when(s, facts.visitor(), facts.now()),
+                here(s, facts.visitor()),
+                left(free, count, s.offering().waitlistAllowed()),
+                known
+                        ? asked.equals(String.valueOf(s.id()))
+                        : s.id() == open.get(0).id(),
+                free == 0 || count.waitingParties() > 0,
+                SeatStrip.ofCounts(s.seats(), s.keptBack(), count.taken(), count.waitingPeople(), 13));
+    }
+
+    static String when(Session s, ZoneId visitor, Instant now) {
+        LocalDate today = now.atZone(visitor).toLocalDate();
+        return Times.range(s.start(), s.end(), visitor, today);
+    }
+
+    static String here(Session s, ZoneId visitor) {
+        boolean same = visitor.getRules()
+                .getOffset(s.start())
+                .equals(s.zone().getRules().getOffset(s.start()));
+        if (same) {
+            return "";
+        }
+        boolean sameDay =
+                s.start().atZone(visitor).toLocalDate().equals(s.zonedStart().toLocalDate());
+        String hours = Times.hours(s.zonedStart(), s.end().atZone(s.zone()));
+        return (sameDay ? hours : Times.day(s.zonedStart()) + ", " + hours) + " in " + Times.city(s.zone());
+    }
+
+    private static String left(int free, SeatCount count, boolean waitlist) {
+        if (free > 0 && count.waitingParties() == 0) {
+            return free + " left";
+        }
+        if (free > 0) {
+            return free + " left, " + count.waitingPeople() + " waiting";
+        }
+        if (!waitlist) {
+            return "full";
+        }
+        return count.waitingPeople() == 0 ? "full, waitlist open" : "full, " + count.waitingPeople() + " waiting";
+    }
+}

@@ -1,0 +1,98 @@
+package jollyroster.signup;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.nio.charset.StandardCharsets;
+import java.time.Clock;
+import java.util.List;
+import java.util.Optional;
+import jollyroster.core.door.LinkTokens.Link;
+import jollyroster.exchange.Calendars;
+import jollyroster.outbox.OutboxCommands;
+import jollyroster.platform.PersonalLinks;
+import jollyroster.roster.RosterCommands;
+import jollyroster.roster.RosterLetters;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.servlet.ModelAndView;
+
+/** What a person can do with the link to their own page. */
+@Controller
+class OwnPageController {
+
+    static final MediaType CALENDAR = new MediaType("text", "calendar", StandardCharsets.UTF_8);
+    private final OwnPage ownPage;
+    private final RosterCommands commands;
+    private final RosterLetters letters;
+    private final OutboxCommands outbox;
+    private final PersonalLinks links;
+    private final Clock clock;
+
+    OwnPageController(
+            OwnPage ownPage,
+            RosterCommands commands,
+            RosterLetters letters,
+            OutboxCommands outbox,
+            PersonalLinks links,
+            Clock clock) {
+        this.ownPage = ownPage;
+        this.commands = commands;
+        this.letters = letters;
+        this.outbox = outbox;
+        this.links = links;
+        this.clock = clock;
+    }
+
+    @GetMapping("/my/{token}")
+    ModelAndView own(@PathVariable String token, HttpServletResponse response) {
+        response.setHeader("Cache-Control", "no-store");
+        return ownPage.find(token).map(found -> ownPage.show(found, false)).orElseGet(OwnPageController::unknown);
+    }
+
+    @PostMapping("/my/{token}/cancel")
+    ModelAndView cancel(@PathVariable String token) {
+        Optional<OwnPage.Found> found = ownPage.find(token);
+        if (found.isEmpty()) {
+            return unknown();
+        }
+        commands.cancel(
+                found.get().registration().id(), found.get().registration().name());
+        return new ModelAndView("redirect:/my/" + token);
+    }
+
+    @GetMapping("/my/{token}/session.ics")
+    ResponseEntity<String> calendar(@PathVariable String token) {
+        return ownPage.find(token)
+                .map(found -> {
+                    var r = found.registration();
+                    var entry = letters.calendarEntry(found.session(), r, links.join(new Link(r.id(), r.generation())));
+                    return ResponseEntity.ok()
+                            .contentType(CALENDAR)
+                            .header("Content-Disposition", "attachment; filename=\"session.ics\"")
+                            .header("Cache-Control", "no-store")
+                            .body(Calendars.publish(entry.title(), List.of(entry)));
+                })
+                .orElseGet(() -> ResponseEntity.notFound().build());
+    }
+
+    /** Unsubscribing with one click from a mail program (RFC 8058): no more reminders, the seat stays. */
+    @PostMapping("/my/{token}/no-reminders")
+    ResponseEntity<Void> noReminders(@PathVariable String token) {
+        Optional<OwnPage.Found> found = ownPage.find(token);
+        found.ifPresent(f ->
+                outbox.withdrawReminders(f.registration().id(), "the person asked for no reminders", clock.instant()));
+        return found.isPresent()
+                ? ResponseEntity.noContent().build()
+                : ResponseEntity.notFound().build();
+    }
+
+    private static ModelAndView unknown() {
+        ModelAndView page = new ModelAndView("door/unknown");
+        page.setStatus(HttpStatus.NOT_FOUND);
+        return page;
+    }
+}

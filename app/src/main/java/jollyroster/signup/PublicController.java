@@ -1,0 +1,214 @@
+package jollyroster.signup;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeSet;
+import java.util.UUID;
+import jollyroster.chart.SeatStrip;
+import jollyroster.platform.OrganisationQueries;
+import jollyroster.platform.Times;
+import jollyroster.programme.AskedQuestion;
+import jollyroster.programme.Offering;
+import jollyroster.programme.ProgrammeQueries;
+import jollyroster.programme.SeatCounts.SeatCount;
+import jollyroster.programme.Session;
+import jollyroster.roster.Registering;
+import jollyroster.roster.RosterCommands;
+import jollyroster.roster.RosterQueries;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.ModelAttribute;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.server.ResponseStatusException;
+import org.springframework.web.servlet.ModelAndView;
+
+/** The public list, the offering's page and its form. */
+@Controller
+class PublicController {
+
+    private final ProgrammeQueries programme;
+    private final RosterQueries roster;
+    private final RosterCommands commands;
+    private final OwnPage ownPage;
+    private final OrganisationQueries organisation;
+    private final Clock clock;
+
+    PublicController(
+            ProgrammeQueries programme,
+            RosterQueries roster,
+            RosterCommands commands,
+            OwnPage ownPage,
+            OrganisationQueries organisation,
+            Clock clock) {
+        this.programme = programme;
+        this.roster = roster;
+        this.commands = commands;
+        this.ownPage = ownPage;
+        this.organisation = organisation;
+        this.clock = clock;
+    }
+
+    /** An offering in the public list. @param dates its next dates, at most four */
+    record Listed(String slug, String title, String summary, String place, List<ListedDate> dates, int more) {}
+
+    record ListedDate(String when, String here, String left, SeatStrip strip) {}
+
+    @ModelAttribute("zones")
+    TreeSet<String> zones() {
+        return ZONES;
+    }
+
+    private static final TreeSet<String> ZONES = ZoneId.getAvailableZoneIds().stream()
+            .filter(id -> id.contains("/") && !id.startsWith("Etc/") && !id.startsWith("SystemV/"))
+            .collect(java.util.stream.Collectors.toCollection(TreeSet::new));
+
+    @GetMapping("/")
+    String list(Model model, HttpServletRequest request) {
+        if (!organisation.isSetUp()) {
+            return "redirect:/welcome";
+        }
+        Instant now = clock.instant();
+        ZoneId visitor = Visitor.zone(request, organisation.organisation().zone());
+        List<Session> sessions = programme.publishedAfter(now);
+        Map<Long, SeatCount> counts =
+                roster.of(sessions.stream().map(Session::id).toList());
+        Map<Long, List<Session>> byOffering = new LinkedHashMap<>();
+        sessions.forEach(s -> byOffering
+                .computeIfAbsent(s.offering().id(), id -> new java.util.ArrayList<>())
+                .add(s));
+        model.addAttribute(
+                "offerings",
+                byOffering.values().stream()
+                        .map(dates -> listed(dates, counts, visitor, now))
+                        .toList());
+        model.addAttribute("welcomeText", organisation.organisation().welcomeText());
+        model.addAttribute("zone", visitor.getId());
+        model.addAttribute("city", Times.city(visitor));
+        return "signup/list";
+    }
+
+    private static Listed listed(List<Session> dates, Map<Long, SeatCount> counts, ZoneId visitor, Instant now) {
+        Offering o = dates.get(0).offering();
+        List<ListedDate> first = dates.stream()
+                .limit(4)
+                .map(s -> {
+                    SeatCount count = counts.getOrDefault(s.id(), SeatCount.NONE);
+                    int free = Math.max(0, s.seats() - s.keptBack() - count.taken());
+                    return new ListedDate(
+                            OfferingPage.when(s, visitor, now),
+                            OfferingPage.here(s, visitor),
+                            free > 0 ? free + " left" : "full",
+                            SeatStrip.ofCounts(s.seats(), s.keptBack(), count.taken(), 0, 7));
+                })
+                .toList();
+        String place = o.venue().map(v -> v.isOnline()).orElse(false) ? "Online" : o.place();
+        return new Listed(o.slug(), o.title(), o.summary(), place, first, dates.size() - first.size());
+    }
+
+    @GetMapping("/p/{slug}")
+    ModelAndView offering(@PathVariable String slug, HttpServletRequest request) {
+        Offering offering = shown(slug);
+        ZoneId visitor = Visitor.zone(request, offering.zone());
+        String asked = request.getParameter("session");
+        RegistrationForm form = RegistrationForm.blank(
+                asked == null ? "" : asked, visitor.getId(), UUID.randomUUID().toString());
+        return page(offering, programme.questions(offering.id()), form, Map.of(), HttpStatus.OK, visitor);
+    }
+
+    private Offering shown(String slug) {
+        return programme.shown(slug).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+    }
+
+    private ModelAndView page(
+            Offering offering,
+            List<AskedQuestion> questions,
+            RegistrationForm form,
+            Map<String, String> problems,
+            HttpStatus status,
+            ZoneId visitor) {
+        List<Session> sessions = programme.sessionsOf(offering.id());
+        Map<Long, SeatCount> counts =
+                roster.of(sessions.stream().map(Session::id).toList());
+        ModelAndView page = new ModelAndView("signup/offering");
+        page.setStatus(status);
+        page.addObject(
+                "page",
+                OfferingPage.of(
+                        new OfferingPage.Facts(offering, sessions, counts, questions, form, visitor, clock.instant())));
+        page.addObject("form", form);
+        page.addObject("problems", problems);
+        return page;
+    }
+
+    @PostMapping("/p/{slug}/register")
+    ModelAndView register(@PathVariable String slug, HttpServletRequest request) {
+        Offering offering = shown(slug);
+        List<AskedQuestion> questions = programme.questions(offering.id());
+        ZoneId visitor = Visitor.zone(request, offering.zone());
+        RegistrationForm form = RegistrationForm.from(request, questions);
+        RegistrationForm.Checked checked =
+                form.check(offering, questions, organisation.organisation().region(), visitor);
+        if (checked.application().isEmpty()) {
+            return page(offering, questions, form, checked.problems(), HttpStatus.UNPROCESSABLE_CONTENT, visitor);
+        }
+        if (!belongs(checked.application().get().session(), offering)) {
+            return refused(offering, questions, form, "session", "This date is not on offer here.", visitor);
+        }
+        Registering came = commands.register(checked.application().get());
+        if (came instanceof Registering.Done done) {
+            return ownPage.confirmation(done.link());
+        }
+        if (came instanceof Registering.Already) {
+            return refused(offering, questions, form, "email", ALREADY, visitor);
+        }
+        Registering.Reason reason = ((Registering.Refused) came).because();
+        return refused(offering, questions, form, field(reason), words(reason, offering), visitor);
+    }
+
+    private static final String ALREADY =
+            "This address is registered for this date already. " + "We have sent the link to its own page there again.";
+
+    private boolean belongs(long session, Offering offering) {
+        return programme
+                .session(session)
+                .filter(s -> s.offering().id() == offering.id())
+                .isPresent();
+    }
+
+    private ModelAndView refused(
+            Offering offering,
+            List<AskedQuestion> questions,
+            RegistrationForm form,
+            String field,
+            String problem,
+            ZoneId visitor) {
+        return page(offering, questions, form, Map.of(field, problem), HttpStatus.CONFLICT, visitor);
+    }
+
+    private static String field(Registering.Reason reason) {
+        return switch (reason) {
+            case PARTY_TOO_LARGE, LARGER_THAN_SESSION -> "party";
+            default -> "session";
+        };
+    }
+
+    private static String words(Registering.Reason reason, Offering offering) {
+        return switch (reason) {
+            case NO_SUCH_SESSION -> "This date is not on offer here.";
+            case NOT_OPEN -> "Registration for this date is closed.";
+            case ALREADY_STARTED -> "This date has passed or is under way.";
+            case PARTY_TOO_LARGE -> RegistrationForm.partyTooLarge(offering);
+            case LARGER_THAN_SESSION -> "This date has fewer seats than your party needs.";
+            case FULL -> "This date is full and has no waitlist. Another date may have seats.";
+            case WAITLIST_FULL -> "This date and its waitlist are full. Another date may have seats.";
+        };
+    }
+}

@@ -1,0 +1,76 @@
+package jollyroster.standin;
+
+import static jollyroster.platform.tables.Tables.MEETING_VISIT;
+
+import java.security.SecureRandom;
+import java.time.Instant;
+import java.util.Base64;
+import jollyroster.door.MeetingProvider;
+import jollyroster.platform.Writes;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** The meeting stand-in: rooms, and tickets by which one person each comes in. */
+@Component
+public class MeetingCommands implements MeetingProvider {
+
+    private static final SecureRandom RANDOM = new SecureRandom();
+    private final Writes writes;
+
+    MeetingCommands(Writes writes) {
+        this.writes = writes;
+    }
+
+    @Override
+    public String makeRoom(long session, String title) {
+        return "room-" + session + "-" + random(6);
+    }
+
+    @Override
+    @Transactional
+    public String entry(String room, String title, String name, String pass, Instant closes) {
+        String visit = random(16);
+        writes.sql()
+                .insertInto(MEETING_VISIT)
+                .set(MEETING_VISIT.VISIT, visit)
+                .set(MEETING_VISIT.ROOM, room)
+                .set(MEETING_VISIT.TITLE, title)
+                .set(MEETING_VISIT.GUEST, pass)
+                .set(MEETING_VISIT.NAME, name)
+                .set(MEETING_VISIT.CLOSES_AT, closes)
+                .execute();
+        return "/standin/meeting/" + visit;
+    }
+
+    private static String random(int bytes) {
+        byte[] random = new byte[bytes];
+        RANDOM.nextBytes(random);
+        return Base64.getUrlEncoder().withoutPadding().encodeToString(random);
+    }
+
+    /** Comes in with a ticket. @return when, if this is the first time, and the room is not shut */
+    @Transactional
+    public boolean enter(String visit, Instant at) {
+        return writes.sql()
+                        .update(MEETING_VISIT)
+                        .set(MEETING_VISIT.ENTERED_AT, at)
+                        .where(MEETING_VISIT.VISIT.eq(visit))
+                        .and(MEETING_VISIT.ENTERED_AT.isNull())
+                        .and(MEETING_VISIT.CLOSES_AT.gt(at))
+                        .execute()
+                == 1;
+    }
+
+    /** Leaves. @return whether the person was inside */
+    @Transactional
+    public boolean leave(String visit, Instant at) {
+        return writes.sql()
+                        .update(MEETING_VISIT)
+                        .set(MEETING_VISIT.LEFT_AT, at)
+                        .where(MEETING_VISIT.VISIT.eq(visit))
+                        .and(MEETING_VISIT.ENTERED_AT.isNotNull())
+                        .and(MEETING_VISIT.LEFT_AT.isNull())
+                        .execute()
+                == 1;
+    }
+}

@@ -1,0 +1,76 @@
+package jollyroster.standin;
+
+import jakarta.annotation.PreDestroy;
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Map;
+import java.util.concurrent.Executors;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.TimeUnit;
+import jollyroster.platform.Address;
+import jollyroster.platform.ServiceSignature;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.stereotype.Component;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Reports joined and left over HTTP, as an outside service would, and tries again when nobody answers. */
+@Component
+class MeetingReporter {
+
+    private static final Logger LOG = LoggerFactory.getLogger(MeetingReporter.class);
+    private static final int TRIES = 5;
+    private final ScheduledExecutorService line = Executors.newSingleThreadScheduledExecutor();
+    private final HttpClient http =
+            HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(5)).build();
+    private final Address address;
+    private final ServiceSignature signature;
+    private final JsonMapper json;
+
+    MeetingReporter(Address address, ServiceSignature signature, JsonMapper json) {
+        this.address = address;
+        this.signature = signature;
+        this.json = json;
+    }
+
+    void report(String type, String visit, String guest, Instant at) {
+        String body = json.writeValueAsString(Map.of("type", type, "visit", visit, "guest", guest, "at", at));
+        line.execute(() -> post(type + "-" + visit, String.valueOf(at.getEpochSecond()), body, 1));
+    }
+
+    private void post(String id, String timestamp, String body, int attempt) {
+        HttpRequest request = HttpRequest.newBuilder(URI.create(address.onThisMachine("/hooks/meeting")))
+                .timeout(Duration.ofSeconds(10))
+                .header("Content-Type", "application/json")
+                .header("webhook-id", id)
+                .header("webhook-timestamp", timestamp)
+                .header("webhook-signature", signature.sign(id, timestamp, body))
+                .POST(HttpRequest.BodyPublishers.ofString(body))
+                .build();
+        if (!accepted(request) && attempt < TRIES) {
+            line.schedule(() -> post(id, timestamp, body, attempt + 1), 2L * attempt, TimeUnit.SECONDS);
+        }
+    }
+
+    private boolean accepted(HttpRequest request) {
+        try {
+            return http.send(request, HttpResponse.BodyHandlers.discarding()).statusCode() < 300;
+        } catch (IOException nobodyAnswers) {
+            LOG.warn("A meeting report was not taken and is tried again.");
+            return false;
+        } catch (InterruptedException stopping) {
+            Thread.currentThread().interrupt();
+            return false;
+        }
+    }
+
+    @PreDestroy
+    void stop() {
+        line.shutdownNow();
+    }
+}

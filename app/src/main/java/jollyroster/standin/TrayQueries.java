@@ -1,0 +1,88 @@
+package jollyroster.standin;
+
+import static jollyroster.platform.tables.Tables.TRAY_MAIL;
+
+import jakarta.mail.BodyPart;
+import jakarta.mail.MessagingException;
+import jakarta.mail.Multipart;
+import jakarta.mail.Part;
+import jakarta.mail.Session;
+import jakarta.mail.internet.MimeMessage;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.time.Instant;
+import java.util.Optional;
+import java.util.Properties;
+import jollyroster.platform.Reads;
+import org.springframework.stereotype.Component;
+
+/** Reads mail from the tray, parsed from its source as a mail program would. */
+@Component
+public class TrayQueries {
+
+    private final Reads reads;
+
+    TrayQueries(Reads reads) {
+        this.reads = reads;
+    }
+
+    /** A letter as it arrived. */
+    public record Mail(
+            String from,
+            String to,
+            String subject,
+            String messageId,
+            Instant arrived,
+            String text,
+            String html,
+            String calendar) {}
+
+    /** The latest copy of the letter with this key. */
+    public Optional<Mail> byKey(String key) {
+        return reads.sql()
+                .selectFrom(TRAY_MAIL)
+                .where(TRAY_MAIL.MESSAGE_KEY.eq(key))
+                .orderBy(TRAY_MAIL.ID.desc())
+                .limit(1)
+                .fetchOptional(r -> parse(r.getSource(), r.getArrivedAt()));
+    }
+
+    private static Mail parse(byte[] source, Instant arrived) {
+        try {
+            MimeMessage mail = new MimeMessage(Session.getInstance(new Properties()), new ByteArrayInputStream(source));
+            return new Mail(
+                    ((jakarta.mail.internet.InternetAddress) mail.getFrom()[0]).toUnicodeString(),
+                    ((jakarta.mail.internet.InternetAddress) mail.getAllRecipients()[0]).toUnicodeString(),
+                    mail.getSubject(),
+                    mail.getMessageID(),
+                    arrived,
+                    find(mail, "text/plain"),
+                    find(mail, "text/html"),
+                    find(mail, "text/calendar"));
+        } catch (MessagingException e) {
+            throw new IllegalStateException("A letter in the tray cannot be read", e);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private static String find(Part part, String type) throws MessagingException, IOException {
+        if (part.isMimeType(type)) {
+            Object content = part.getContent();
+            return content instanceof String text
+                    ? text
+                    : new String(part.getInputStream().readAllBytes(), java.nio.charset.StandardCharsets.UTF_8);
+        }
+        if (part.getContent() instanceof Multipart parts) {
+            for (int i = 0; i < parts.getCount(); i++) {
+                BodyPart inner = parts.getBodyPart(i);
+                String found = find(inner, type);
+                if (!found.isEmpty()) {
+                    return found;
+                }
+            }
+        }
+        return "";
+    }
+}
