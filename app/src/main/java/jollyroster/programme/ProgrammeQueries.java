@@ -79,6 +79,16 @@ public class ProgrammeQueries {
                 .fetch(RowQueries::session);
     }
 
+    /** Sessions to come of every offering, drafts included, in order of time. */
+    public List<Session> coming(Instant now) {
+        return RowQueries.sessions(reads.sql())
+                .where(SESSION.STARTS_AT.gt(now))
+                .and(SESSION.STATUS.eq("OPEN"))
+                .orderBy(SESSION.STARTS_AT, SESSION.ID)
+                .limit(MOST_SESSIONS)
+                .fetch(RowQueries::session);
+    }
+
     public List<AskedQuestion> questions(long offering) {
         return RowQueries.questions(reads.sql(), offering);
     }

@@ -18,6 +18,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import jollyroster.platform.Reads;
 import jollyroster.programme.SeatCounts;
 import org.jooq.Record;
@@ -199,6 +200,11 @@ public class RosterQueries implements SeatCounts {
                 .offset(page * pageSize)
                 .fetch(r -> new Person(
                         r.value1(), r.value2(), r.value3(), r.value4(), ZoneId.of(r.value5()), r.value6(), r.value7()));
+    }
+
+    /** The zones people live in. */
+    public Set<ZoneId> zones() {
+        return reads.sql().selectDistinct(PERSON.ZONE).from(PERSON).fetchSet(r -> ZoneId.of(r.value1()));
     }
 
     public int peopleCount() {

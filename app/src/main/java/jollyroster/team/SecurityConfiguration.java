@@ -29,7 +29,7 @@ class SecurityConfiguration {
     @Bean
     SecurityFilterChain security(HttpSecurity http, SignInThrottle throttle) throws Exception {
         http.authorizeHttpRequests(requests -> requests.requestMatchers("/desk", "/desk/**")
-                        .authenticated()
+                        .hasRole("ORGANISER")
                         .anyRequest()
                         .permitAll())
                 .formLogin(form -> form.loginPage("/sign-in")

@@ -1,0 +1,171 @@
+package jollyroster.demo;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import jollyroster.attendance.AttendanceCommands;
+import jollyroster.core.attendance.Verdict;
+import jollyroster.core.dates.Interval;
+import jollyroster.programme.ProgrammeQueries;
+import jollyroster.roster.Application;
+import jollyroster.roster.Registering;
+import jollyroster.roster.RosterCommands;
+import jollyroster.roster.RosterQueries;
+import org.springframework.context.annotation.Profile;
+import org.springframework.stereotype.Component;
+
+/** What the crew of the demo does between January and the demo's morning. */
+@Component
+@Profile("demo")
+class DemoLife {
+
+    private static final long SEED = 20270310;
+    private static final int PEOPLE = 118;
+    private static final List<String> HOLDS =
+            List.of("None yet", "None yet", "VHF licence", "Coast certificate", "Crew certificate");
+    private static final List<String> BOATS =
+            List.of("", "", "Dabchick", "Harbour rowing club", "Second Wind", "Saltmarrow juniors", "Curlew");
+    private final RosterCommands roster;
+    private final AttendanceCommands attendance;
+    private final RosterQueries queries;
+    private final ProgrammeQueries programme;
+    private final Map<String, Long> registrations = new LinkedHashMap<>();
+
+    DemoLife(RosterCommands roster, RosterQueries queries, AttendanceCommands attendance, ProgrammeQueries programme) {
+        this.roster = roster;
+        this.queries = queries;
+        this.attendance = attendance;
+        this.programme = programme;
+    }
+
+    record Happening(Instant at, Runnable what) {}
+
+    private record Visit(long session, int from, int people, boolean radio) {}
+
+    List<Happening> happenings(List<Long> radio, List<Long> knots) {
+        Crew crew = new Crew(SEED);
+        List<Crew.Member> people =
+                IntStream.range(0, PEOPLE).mapToObj(i -> crew.next()).toList();
+        List<Happening> happenings = new ArrayList<>();
+        Stream.of(
+                        new Visit(radio.get(0), 0, 33, true),
+                        new Visit(radio.get(1), 20, 38, true),
+                        new Visit(radio.get(2), 44, 27, true),
+                        new Visit(radio.get(3), 66, 31, true),
+                        new Visit(knots.get(0), 88, 6, false),
+                        new Visit(knots.get(1), 92, 7, false),
+                        new Visit(knots.get(2), 97, 11, false),
+                        new Visit(knots.get(3), 112, 4, false))
+                .forEach(visit -> visit(visit, people, crew, happenings));
+        happenings.add(new Happening(Instant.parse("2027-03-10T12:55:00Z"), () -> lost(radio.get(3))));
+        return happenings;
+    }
+
+    private void visit(Visit visit, List<Crew.Member> people, Crew crew, List<Happening> happenings) {
+        Interval span = programme.session(visit.session()).orElseThrow().span();
+        for (int i = 0; i < visit.people(); i++) {
+            Crew.Member member = people.get((visit.from() + i) % PEOPLE);
+            int party = visit.radio() ? 1 : crew.party(3);
+            Map<String, String> answers = visit.radio() ? radioAnswers(crew) : knotAnswers(crew, party);
+            Instant latest = span.start().isBefore(DemoClock.START) ? span.start() : DemoClock.START;
+            Instant at = latest.minus(Duration.ofMinutes(200 + crew.upTo(14 * 24 * 60)));
+            happenings.add(new Happening(at, () -> register(visit.session(), member, party, answers)));
+            if (crew.upTo(12) == 0) {
+                happenings.add(new Happening(
+                        latest.minus(Duration.ofMinutes(60 + crew.upTo(120))), () -> leave(visit, member)));
+            }
+            if (span.end().isBefore(DemoClock.START)) {
+                attend(visit, member, span, crew, happenings);
+            }
+        }
+    }
+
+    private static Map<String, String> radioAnswers(Crew crew) {
+        return Map.of("what_do_you_hold", crew.oneOf(HOLDS), "your_boat_or_club", crew.oneOf(BOATS));
+    }
+
+    private static Map<String, String> knotAnswers(Crew crew, int party) {
+        String left = crew.upTo(5) == 0 ? party == 1 ? "All of us" : "One of us" : "Neither of us";
+        return Map.of("left_handed", left, "have_you_spliced_before", crew.upTo(3) == 0 ? "yes" : "no");
+    }
+
+    private void register(long session, Crew.Member member, int party, Map<String, String> answers) {
+        Registering came = roster.register(new Application(
+                session, member.name(), member.email(), member.phone(), party, ZoneId.of(member.zone()), answers, ""));
+        if (came instanceof Registering.Done done) {
+            registrations.put(session + " " + member.email(), done.link().id());
+        }
+    }
+
+    /** Somebody whose mailbox does not exist, so that the outbox has a failure to show. */
+    private void lost(long session) {
+        register(
+                session,
+                new Crew.Member("Ambrose Netherby", "no-such-box@crew.example", "", "America/Halifax"),
+                1,
+                Map.of("what_do_you_hold", "None yet"));
+    }
+
+    private Optional<Long> registration(Visit visit, Crew.Member member) {
+        return Optional.ofNullable(registrations.get(visit.session() + " " + member.email()));
+    }
+
+    private void leave(Visit visit, Crew.Member member) {
+        registration(visit, member).ifPresent(id -> roster.cancel(id, member.name()));
+    }
+
+    /** On the air people come and go; at the bench they are ticked off, but nobody has done so for the last date. */
+    private void attend(Visit visit, Crew.Member member, Interval span, Crew crew, List<Happening> happenings) {
+        int mood = crew.upTo(10);
+        if (visit.radio()) {
+            if (mood < 8) {
+                connect(visit, member, span, mood, crew, happenings);
+            }
+        } else if (span.end().isBefore(Instant.parse("2027-03-01T00:00:00Z"))) {
+            Verdict verdict = mood < 8 ? Verdict.ATTENDED : Verdict.ABSENT;
+            happenings.add(new Happening(
+                    span.end().plus(Duration.ofMinutes(20)),
+                    () -> registration(visit, member)
+                            .ifPresent(id -> attendance.mark(
+                                    id, visit.session(), Optional.of(verdict), "demo@saltmarrow.example"))));
+        }
+    }
+
+    private void connect(
+            Visit visit, Crew.Member member, Interval span, int mood, Crew crew, List<Happening> happenings) {
+        Instant in = span.start().plus(Duration.ofMinutes(crew.upTo(14) - 8L));
+        Instant out = mood == 7
+                ? in.plus(Duration.ofMinutes(20 + crew.upTo(30)))
+                : span.end().plusSeconds(60L * crew.upTo(6));
+        if (mood < 2) {
+            Instant dropped = in.plus(Duration.ofMinutes(25 + crew.upTo(20)));
+            connection(visit, member, in, dropped, happenings);
+            connection(visit, member, dropped.plusSeconds(180), out, happenings);
+        } else {
+            connection(visit, member, in, out, happenings);
+        }
+    }
+
+    private void connection(Visit visit, Crew.Member member, Instant in, Instant out, List<Happening> happenings) {
+        String name = "demo-" + visit.session() + "-" + member.email() + "-" + in.getEpochSecond();
+        happenings.add(new Happening(
+                in,
+                () -> registration(visit, member)
+                        .filter(this::isSeated)
+                        .ifPresent(id -> attendance.joined(name, id, visit.session(), in))));
+        happenings.add(new Happening(out, () -> attendance.left(name, out)));
+    }
+
+    private boolean isSeated(long registration) {
+        return queries.registration(registration)
+                .filter(r -> r.state().takesSeats())
+                .isPresent();
+    }
+}

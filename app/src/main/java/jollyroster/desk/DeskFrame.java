@@ -1,0 +1,82 @@
+package jollyroster.desk;
+
+import com.github.benmanes.caffeine.cache.Caffeine;
+import com.github.benmanes.caffeine.cache.LoadingCache;
+import jakarta.servlet.http.HttpServletRequest;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import jollyroster.chart.Tideline;
+import jollyroster.platform.DeskPage;
+import jollyroster.platform.OrganisationQueries;
+import jollyroster.programme.ProgrammeQueries;
+import jollyroster.programme.SeatCounts.SeatCount;
+import jollyroster.programme.Session;
+import jollyroster.roster.RosterQueries;
+import org.springframework.web.bind.annotation.ControllerAdvice;
+import org.springframework.web.bind.annotation.ModelAttribute;
+
+/** What every desk page carries: where it is, and the tideline. */
+@ControllerAdvice(annotations = DeskPage.class)
+class DeskFrame {
+
+    private static final Duration REACH = Duration.ofDays(22);
+    private final ProgrammeQueries programme;
+    private final RosterQueries roster;
+    private final OrganisationQueries organisation;
+    private final Clock clock;
+    private final LoadingCache<String, Set<ZoneId>> zones;
+
+    DeskFrame(ProgrammeQueries programme, RosterQueries roster, OrganisationQueries organisation, Clock clock) {
+        this.programme = programme;
+        this.roster = roster;
+        this.organisation = organisation;
+        this.clock = clock;
+        this.zones =
+                Caffeine.newBuilder().expireAfterWrite(Duration.ofMinutes(5)).build(key -> roster.zones());
+    }
+
+    /** Which of the five words of the masthead is lit. */
+    @ModelAttribute("section")
+    String section(HttpServletRequest request) {
+        String path = request.getRequestURI();
+        if (path.startsWith("/desk/programme")
+                || path.startsWith("/desk/offerings")
+                || path.startsWith("/desk/sessions")) {
+            return "programme";
+        }
+        if (path.startsWith("/desk/people")) {
+            return "people";
+        }
+        if (path.startsWith("/desk/outbox")) {
+            return "outbox";
+        }
+        return path.startsWith("/desk/setup") ? "setup" : "today";
+    }
+
+    @ModelAttribute("tideline")
+    Tideline tideline() {
+        Instant now = clock.instant();
+        ZoneId home = organisation.organisation().zone();
+        Instant from = now.atZone(home).toLocalDate().atStartOfDay(home).toInstant();
+        List<Session> sessions = programme.between(from, now.plus(REACH)).stream()
+                .filter(s -> !s.cancelled())
+                .toList();
+        Map<Long, SeatCount> counts =
+                roster.of(sessions.stream().map(Session::id).toList());
+        return Tideline.of(
+                now,
+                home,
+                zones.get("all"),
+                sessions.stream().map(s -> entry(s, counts.get(s.id()))).toList());
+    }
+
+    private static Tideline.Entry entry(Session s, SeatCount count) {
+        return new Tideline.Entry(
+                s.id(), s.offering().title(), s.start(), s.seats(), count.taken(), count.waitingPeople());
+    }
+}

@@ -1,0 +1,27 @@
+package jollyroster.desk;
+
+import java.util.Locale;
+import jollyroster.core.dates.Offset;
+import jollyroster.core.messages.Anchor;
+
+/** What a message is, in words. */
+final class MessageWords {
+
+    private MessageWords() {}
+
+    static String of(Anchor anchor, Offset offset) {
+        return switch (anchor) {
+            case REGISTERED -> "Confirmation";
+            case WAITLISTED -> "Waitlist notice";
+            case CALLED_UP -> "Seat freed";
+            case CANCELLED -> "Given back";
+            case LINK_AGAIN -> "Link again";
+            case BEFORE_START -> "Reminder, " + amount(offset) + " before";
+        };
+    }
+
+    private static String amount(Offset offset) {
+        String unit = offset.unit().name().toLowerCase(Locale.ROOT);
+        return offset.amount() + " " + (offset.amount() == 1 ? unit.substring(0, unit.length() - 1) : unit);
+    }
+}

@@ -1,0 +1,247 @@
+package jollyroster.desk;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import jollyroster.attendance.AttendanceQueries;
+import jollyroster.attendance.AttendanceQueries.Attended;
+import jollyroster.chart.SeatStrip;
+import jollyroster.core.attendance.Verdict;
+import jollyroster.core.dates.Interval;
+import jollyroster.outbox.OutboxQueries;
+import jollyroster.platform.Times;
+import jollyroster.programme.AskedQuestion;
+import jollyroster.programme.ProgrammeQueries;
+import jollyroster.programme.Session;
+import jollyroster.programme.Venue;
+import jollyroster.roster.Registration;
+import jollyroster.roster.RegistrationState;
+import jollyroster.roster.RosterQueries;
+import org.springframework.stereotype.Component;
+
+/** Puts a session's page together from the programme, the roster, the outbox and attendance. */
+@Component
+class SessionAssembler {
+
+    private static final int LOGBOOK_SHOWN = 60;
+    private final ProgrammeQueries programme;
+    private final RosterQueries roster;
+    private final OutboxQueries outbox;
+    private final AttendanceQueries attendance;
+    private final Clock clock;
+
+    SessionAssembler(
+            ProgrammeQueries programme,
+            RosterQueries roster,
+            OutboxQueries outbox,
+            AttendanceQueries attendance,
+            Clock clock) {
+        this.programme = programme;
+        this.roster = roster;
+        this.outbox = outbox;
+        this.attendance = attendance;
+        this.clock = clock;
+    }
+
+    /** What the page and its margin are made from; each part was one query. */
+    record Facts(
+            Session session,
+            List<Registration> roster,
+            List<AskedQuestion> questions,
+            Map<Long, Map<Long, String>> answers,
+            Map<Long, Integer> before,
+            Map<Long, Attended> attended,
+            List<OutboxQueries.Count> messages,
+            List<RosterQueries.Logged> logbook,
+            Instant now) {
+
+        List<Registration> in(RegistrationState state) {
+            return roster.stream().filter(r -> r.state() == state).toList();
+        }
+
+        int taken() {
+            return roster.stream()
+                    .filter(r -> r.state().takesSeats())
+                    .mapToInt(Registration::party)
+                    .sum();
+        }
+
+        boolean past() {
+            return !session.end().isAfter(now);
+        }
+    }
+
+    Optional<Facts> facts(long id) {
+        return programme.session(id).map(session -> {
+            Instant now = clock.instant();
+            List<Registration> people = roster.roster(id);
+            return new Facts(
+                    session,
+                    people,
+                    programme.questions(session.offering().id()),
+                    roster.answers(id),
+                    roster.registrationsBefore(
+                            people.stream().map(Registration::person).toList(), id),
+                    attendance.ofSession(id, session.span(), now),
+                    outbox.ofSession(id),
+                    roster.logbook(id, LOGBOOK_SHOWN),
+                    now);
+        });
+    }
+
+    static SessionView view(Facts facts) {
+        Session s = facts.session();
+        return new SessionView(
+                s.id(),
+                s.offering().id(),
+                s.offering().title(),
+                s.offering().status().word(),
+                Times.range(
+                        s.start(),
+                        s.end(),
+                        s.zone(),
+                        facts.now().atZone(s.zone()).toLocalDate()),
+                Times.city(s.zone()),
+                s.offering().place().isEmpty() ? "no venue yet" : s.offering().place(),
+                s.offering().hostName(),
+                s.seats(),
+                facts.past(),
+                s.offering().venue().map(Venue::isOnline).orElse(false),
+                strip(facts),
+                RunLineView.of(s, facts.messages(), facts.now()),
+                RunLineView.sendings(s, facts.messages()),
+                facts.questions().stream().map(q -> q.question().label()).toList(),
+                rows(facts),
+                facts.logbook().stream().map(l -> logged(l, s.zone())).toList(),
+                summary(facts));
+    }
+
+    private static SeatStrip strip(Facts facts) {
+        List<SeatStrip.Party> parties = new ArrayList<>();
+        facts.roster().stream()
+                .filter(r -> r.state().takesSeats())
+                .forEach(r -> parties.add(new SeatStrip.Party(r.party(), use(r.state()), "")));
+        facts.in(RegistrationState.WAITLISTED)
+                .forEach(r -> parties.add(new SeatStrip.Party(r.party(), SeatStrip.Use.WAITING, firstName(r.name()))));
+        return SeatStrip.of(facts.session().seats(), facts.session().keptBack(), parties, 17);
+    }
+
+    private static SeatStrip.Use use(RegistrationState state) {
+        return switch (state) {
+            case UNCONFIRMED -> SeatStrip.Use.HELD;
+            case CALLED_UP -> SeatStrip.Use.CALLED_UP;
+            default -> SeatStrip.Use.TAKEN;
+        };
+    }
+
+    private static String firstName(String name) {
+        String first = name.split(" ", 2)[0];
+        return first.length() > 10 ? first.substring(0, 9) + "…" : first;
+    }
+
+    private static String summary(Facts facts) {
+        int people = facts.in(RegistrationState.REGISTERED).size();
+        long came = facts.attended().values().stream()
+                .filter(a -> a.verdict() == Verdict.ATTENDED)
+                .count();
+        return facts.past() ? came + " of " + people + " registrations attended" : people + " registrations";
+    }
+
+    /** Seated first, then the line in its order, then those who left; each in order of registering. */
+    private static List<SessionView.Row> rows(Facts facts) {
+        List<Registration> line = facts.in(RegistrationState.WAITLISTED);
+        return facts.roster().stream()
+                .sorted(Comparator.comparingInt(r -> order(r.state())))
+                .map(r -> row(r, line.indexOf(r) + 1, facts))
+                .toList();
+    }
+
+    private static int order(RegistrationState state) {
+        return state.takesSeats() ? 0 : state == RegistrationState.WAITLISTED ? 1 : 2;
+    }
+
+    private static SessionView.Row row(Registration r, int place, Facts facts) {
+        Session s = facts.session();
+        Map<Long, String> answers = facts.answers().getOrDefault(r.id(), Map.of());
+        int before = facts.before().getOrDefault(r.person(), 0);
+        return new SessionView.Row(
+                r.id(),
+                r.state().code(),
+                r.state().word(),
+                r.name(),
+                r.email(),
+                r.party(),
+                place > 0 ? "place " + place + passedOver(r) : "",
+                theirTime(s, r.zone()),
+                facts.questions().stream()
+                        .map(q -> answers.getOrDefault(q.id(), ""))
+                        .toList(),
+                before == 0 ? "new" : before == 1 ? "1 session" : before + " sessions",
+                attendance(r, facts),
+                RegistrationState.ACTIVE.contains(r.state()) && !facts.past());
+    }
+
+    private static String passedOver(Registration r) {
+        return r.passedOver() == 0 ? "" : ", passed over " + r.passedOver() + "×";
+    }
+
+    static String theirTime(Session s, ZoneId theirs) {
+        var there = s.start().atZone(theirs);
+        boolean sameDay = there.toLocalDate().equals(s.zonedStart().toLocalDate());
+        String day = sameDay ? "" : " " + Times.day(there).substring(0, 3);
+        return Times.city(theirs) + " " + Times.time(there) + day;
+    }
+
+    private static SessionView.Attendance attendance(Registration r, Facts facts) {
+        Attended a = facts.attended().get(r.id());
+        boolean counts = r.state() == RegistrationState.REGISTERED;
+        if (a == null) {
+            boolean absent = counts && facts.past();
+            return new SessionView.Attendance(
+                    absent ? "absent" : "none",
+                    absent ? "absent" : "",
+                    "",
+                    "",
+                    false,
+                    "",
+                    new SessionView.Bar(List.of()));
+        }
+        boolean running =
+                a.inside() && facts.now().isBefore(facts.session().doorHours().closes());
+        String code =
+                a.byHand().isEmpty() && running ? "inside" : a.verdict().name().toLowerCase(Locale.ROOT);
+        boolean seen = !a.presence().spans().isEmpty();
+        return new SessionView.Attendance(
+                code,
+                code.equals("inside") ? "inside now" : code,
+                seen ? a.presence().time().toMinutes() + " min" : "",
+                seen ? String.format(Locale.ENGLISH, "%.1f %%", a.presence().share() * 100) : "",
+                a.byHand().isPresent(),
+                a.byHand()
+                        .map(m -> "marked by " + m.by() + "; computed: "
+                                + a.computed().name().toLowerCase(Locale.ROOT))
+                        .orElse(""),
+                bar(facts.session().span(), a.presence().spans()));
+    }
+
+    private static SessionView.Bar bar(Interval window, List<Interval> spans) {
+        double all = window.length().toSeconds();
+        return new SessionView.Bar(spans.stream()
+                .map(span -> new SessionView.Bar.Span(
+                        Duration.between(window.start(), span.start()).toSeconds() * 100 / all,
+                        span.length().toSeconds() * 100 / all))
+                .toList());
+    }
+
+    private static SessionView.Logged logged(RosterQueries.Logged l, ZoneId zone) {
+        return new SessionView.Logged(
+                Times.dayAndTime(l.at(), zone), l.actor(), l.name(), l.entry().words(), l.detail());
+    }
+}

@@ -1,0 +1,150 @@
+package jollyroster.desk;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.security.Principal;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import jollyroster.attendance.AttendanceCommands;
+import jollyroster.core.attendance.Verdict;
+import jollyroster.exchange.CalendarEntry;
+import jollyroster.exchange.Calendars;
+import jollyroster.exchange.Tables;
+import jollyroster.platform.Address;
+import jollyroster.platform.DeskPage;
+import jollyroster.programme.Session;
+import jollyroster.roster.RosterCommands;
+import jollyroster.roster.RosterQueries;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.server.ResponseStatusException;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+
+/** A session's page and what can be done on it. */
+@DeskPage
+class SessionController {
+
+    private final SessionAssembler assembler;
+    private final RosterCommands roster;
+    private final RosterQueries queries;
+    private final AttendanceCommands attendance;
+    private final Address address;
+
+    SessionController(
+            SessionAssembler assembler,
+            RosterCommands roster,
+            RosterQueries queries,
+            AttendanceCommands attendance,
+            Address address) {
+        this.assembler = assembler;
+        this.roster = roster;
+        this.queries = queries;
+        this.attendance = attendance;
+        this.address = address;
+    }
+
+    private SessionAssembler.Facts known(long id) {
+        return assembler.facts(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+    }
+
+    @GetMapping("/desk/sessions/{id}")
+    String session(@PathVariable long id, Model model) {
+        SessionAssembler.Facts facts = known(id);
+        model.addAttribute("view", SessionAssembler.view(facts));
+        model.addAttribute("notes", SessionNotes.of(facts));
+        return "desk/session";
+    }
+
+    @PostMapping("/desk/sessions/{id}/seats")
+    String seats(
+            @PathVariable long id,
+            @RequestParam(defaultValue = "") String seats,
+            Principal who,
+            RedirectAttributes flash) {
+        known(id);
+        if (!seats.strip().matches("\\d{1,6}") || Integer.parseInt(seats.strip()) > 100_000) {
+            flash.addFlashAttribute("warned", "Seats are a number from 1 to 100,000.");
+            return back(id, "");
+        }
+        Optional<Integer> taken = roster.resize(id, Integer.parseInt(seats.strip()), who.getName());
+        taken.ifPresentOrElse(
+                t -> flash.addFlashAttribute("warned", "Not changed: " + t + " seats are taken, and one is the least."),
+                () -> flash.addFlashAttribute("said", "Seats changed."));
+        return back(id, "");
+    }
+
+    @PostMapping("/desk/sessions/{id}/registrations/{registration}/cancel")
+    String cancel(@PathVariable long id, @PathVariable long registration, Principal who, RedirectAttributes flash) {
+        requireOn(id, registration);
+        boolean done = roster.cancel(registration, who.getName());
+        flash.addFlashAttribute(
+                done ? "said" : "warned", done ? "Given back, and told." : "Nothing was changed: it no longer stood.");
+        return back(id, "#roster");
+    }
+
+    /** Marks attendance by hand; an empty verdict takes the mark away. */
+    @PostMapping("/desk/sessions/{id}/registrations/{registration}/mark")
+    String mark(
+            @PathVariable long id,
+            @PathVariable long registration,
+            @RequestParam(defaultValue = "") String verdict,
+            Principal who) {
+        requireOn(id, registration);
+        Optional<Verdict> wanted = Arrays.stream(Verdict.values())
+                .filter(v -> v.name().equals(verdict))
+                .findFirst();
+        attendance.mark(registration, id, wanted, who.getName());
+        return back(id, "#r" + registration);
+    }
+
+    private void requireOn(long session, long registration) {
+        queries.registration(registration)
+                .filter(r -> r.session() == session)
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+    }
+
+    private static String back(long id, String anchor) {
+        return "redirect:/desk/sessions/" + id + anchor;
+    }
+
+    @GetMapping("/desk/sessions/{id}/roster.csv")
+    void csv(@PathVariable long id, HttpServletResponse response) throws IOException {
+        SessionAssembler.Facts facts = known(id);
+        SessionView view = SessionAssembler.view(facts);
+        response.setContentType("text/csv; charset=UTF-8");
+        response.setHeader("Content-Disposition", "attachment; filename=\"roster-" + id + ".csv\"");
+        try (Tables table = new Tables(response.getOutputStream(), RosterTable.heading(view))) {
+            for (List<String> row : RosterTable.rows(view, facts)) {
+                table.row(row);
+            }
+        }
+    }
+
+    @GetMapping("/desk/sessions/{id}/session.ics")
+    ResponseEntity<String> calendar(@PathVariable long id) {
+        Session s = known(id).session();
+        CalendarEntry entry = new CalendarEntry(
+                s.calendarUid(address.host()),
+                s.sequence(),
+                s.offering().title(),
+                s.offering().summary(),
+                s.offering().place(),
+                address.of("/desk/sessions/" + id),
+                s.start(),
+                s.end(),
+                s.createdAt(),
+                s.cancelled());
+        return ResponseEntity.ok()
+                .contentType(new MediaType("text", "calendar", StandardCharsets.UTF_8))
+                .header("Content-Disposition", "attachment; filename=\"session-" + id + ".ics\"")
+                .body(Calendars.publish(s.offering().title(), List.of(entry)));
+    }
+}

@@ -1,0 +1,181 @@
+package jollyroster.desk;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+import jollyroster.core.dates.ClockChange;
+import jollyroster.desk.SessionAssembler.Facts;
+import jollyroster.outbox.MessageState;
+import jollyroster.outbox.OutboxQueries.Count;
+import jollyroster.platform.MarginNote;
+import jollyroster.platform.Times;
+import jollyroster.programme.Session;
+import jollyroster.roster.Registration;
+import jollyroster.roster.RegistrationState;
+
+/** The margin of a session's page: what the program worked out about it. */
+final class SessionNotes {
+
+    private SessionNotes() {}
+
+    static List<MarginNote> of(Facts facts) {
+        List<MarginNote> notes = new ArrayList<>();
+        failed(facts).ifPresent(notes::add);
+        door(facts).ifPresent(notes::add);
+        owed(facts).ifPresent(notes::add);
+        waiting(facts).ifPresent(notes::add);
+        shifted(facts).ifPresent(notes::add);
+        asleep(facts).ifPresent(notes::add);
+        next(facts).ifPresent(notes::add);
+        empty(facts).ifPresent(notes::add);
+        unmarked(facts).ifPresent(notes::add);
+        return notes;
+    }
+
+    private static Optional<MarginNote> failed(Facts facts) {
+        int failed = facts.messages().stream()
+                .filter(c -> c.state() == MessageState.FAILED)
+                .mapToInt(Count::messages)
+                .sum();
+        return failed == 0
+                ? Optional.empty()
+                : Optional.of(new MarginNote(
+                        failed == 1 ? "One message failed." : failed + " messages failed.",
+                        "Somebody may not know their link.",
+                        "See why",
+                        "/desk/outbox?show=failed",
+                        "stop"));
+    }
+
+    private static Optional<MarginNote> door(Facts facts) {
+        Session s = facts.session();
+        Instant opens = s.doorHours().opens();
+        if (facts.past() || s.cancelled()) {
+            return Optional.empty();
+        }
+        if (!facts.now().isBefore(opens)) {
+            long inside =
+                    facts.attended().values().stream().filter(a -> a.inside()).count();
+            return Optional.of(MarginNote.remark(
+                    "The door is open.",
+                    inside + " inside now, of "
+                            + facts.in(RegistrationState.REGISTERED).size() + " registrations."));
+        }
+        String in = Times.length(Duration.between(facts.now(), opens));
+        return Optional.of(MarginNote.remark(
+                "The door opens " + Times.dayAndTime(opens, s.zone()) + ",",
+                "in " + in + ", and lets registered people in by themselves."));
+    }
+
+    private static Optional<MarginNote> owed(Facts facts) {
+        return facts.in(RegistrationState.WAITLISTED).stream()
+                .filter(r -> r.passedOver() >= 2)
+                .findFirst()
+                .map(r -> new MarginNote(
+                        r.name() + " is owed the next " + r.party() + " seats:",
+                        "passed over twice. Nobody goes before them now, not even newcomers.",
+                        "Why",
+                        "#logbook",
+                        "remark"));
+    }
+
+    private static Optional<MarginNote> waiting(Facts facts) {
+        int people = facts.in(RegistrationState.WAITLISTED).stream()
+                .mapToInt(Registration::party)
+                .sum();
+        if (people == 0 || facts.past()) {
+            return Optional.empty();
+        }
+        int seats = facts.session().seats();
+        return Optional.of(MarginNote.remark(
+                people == 1 ? "One person waits." : people + " people wait.",
+                "With " + (seats + people) + " seats instead of " + seats + " everybody would be in.",
+                "Change the seats",
+                "#seats"));
+    }
+
+    /** People for whom the clocks move between now and the session, so that it comes at an hour they may not expect. */
+    private static Optional<MarginNote> shifted(Facts facts) {
+        Session s = facts.session();
+        TreeMap<String, Long> moved = new TreeMap<>();
+        for (Registration r : facts.in(RegistrationState.REGISTERED)) {
+            Duration today = ClockChange.difference(s.zone(), r.zone(), facts.now());
+            Duration then = ClockChange.difference(s.zone(), r.zone(), s.start());
+            if (!today.equals(then)) {
+                moved.merge(Times.city(r.zone()) + " (" + hours(then.minus(today)) + ")", 1L, Long::sum);
+            }
+        }
+        long people = moved.values().stream().mapToLong(Long::longValue).sum();
+        return people == 0 || facts.past()
+                ? Optional.empty()
+                : Optional.of(MarginNote.remark(
+                        "Clocks change before this session.",
+                        (people == 1 ? "One person sees" : people + " people see")
+                                + " it at another hour than today's difference would make it: "
+                                + moved.keySet().stream().limit(4).collect(Collectors.joining(", "))
+                                + ". Their messages give the right time.",
+                        "See their times",
+                        "#roster"));
+    }
+
+    private static String hours(Duration shift) {
+        return Times.length(shift.abs()) + (shift.isNegative() ? " earlier" : " later");
+    }
+
+    private static Optional<MarginNote> asleep(Facts facts) {
+        Session s = facts.session();
+        List<Registration> registered = facts.in(RegistrationState.REGISTERED);
+        long night =
+                registered.stream().filter(r -> isNight(s.start(), r.zone())).count();
+        return night == 0 || facts.past()
+                ? Optional.empty()
+                : Optional.of(MarginNote.remark(
+                        night == 1 ? "It is night for one of them:" : "It is night for " + night + " of them:",
+                        "between midnight and six on their clocks."));
+    }
+
+    private static boolean isNight(Instant start, ZoneId zone) {
+        return start.atZone(zone).getHour() < 6;
+    }
+
+    private static Optional<MarginNote> next(Facts facts) {
+        return facts.messages().stream()
+                .filter(c -> c.state() == MessageState.PLANNED && c.first().isAfter(facts.now()))
+                .min(java.util.Comparator.comparing(Count::first))
+                .map(c -> MarginNote.remark(
+                        "Next message: "
+                                + Times.dayAndTime(c.first(), facts.session().zone()) + ".",
+                        MessageWords.of(c.anchor(), c.offset()) + ", to " + c.messages()
+                                + (c.messages() == 1 ? " person." : " people, each outside their quiet hours."),
+                        "See it",
+                        "/desk/outbox"));
+    }
+
+    private static Optional<MarginNote> empty(Facts facts) {
+        return facts.roster().isEmpty() && !facts.past()
+                ? Optional.of(MarginNote.remark(
+                        "Nobody yet.",
+                        "Share the page so that people find it.",
+                        "Open the page",
+                        "/p/" + facts.session().offering().slug()))
+                : Optional.empty();
+    }
+
+    private static Optional<MarginNote> unmarked(Facts facts) {
+        boolean nothingKnown = facts.past()
+                && facts.attended().isEmpty()
+                && !facts.in(RegistrationState.REGISTERED).isEmpty();
+        return nothingKnown
+                ? Optional.of(MarginNote.remark(
+                        "No attendance yet.",
+                        "Nobody connected and nobody was marked. Mark those who came.",
+                        "Mark them",
+                        "#roster"))
+                : Optional.empty();
+    }
+}

@@ -1,0 +1,62 @@
+package jollyroster.desk;
+
+import java.util.List;
+import jollyroster.chart.RunLine;
+import jollyroster.chart.SeatStrip;
+
+/** A session's page, decided and formatted. */
+record SessionView(
+        long id,
+        long offering,
+        String title,
+        String status,
+        String when,
+        String city,
+        String place,
+        String host,
+        int seats,
+        boolean past,
+        boolean online,
+        SeatStrip strip,
+        RunLine runLine,
+        List<Sending> sendings,
+        List<String> questions,
+        List<Row> rows,
+        List<Logged> logbook,
+        String summary) {
+
+    /** A message of the run line in words. */
+    record Sending(String when, String what, int planned, int sent, int failed, int withdrawn) {}
+
+    /**
+     * One registration.
+     *
+     * @param answers in the order of the questions; empty where nothing was answered
+     * @param theirTime the start on the person's clock
+     * @param before what is known from earlier sessions
+     */
+    record Row(
+            long id,
+            String state,
+            String stateWord,
+            String name,
+            String email,
+            int party,
+            String place,
+            String theirTime,
+            List<String> answers,
+            String before,
+            Attendance attendance,
+            boolean canCancel) {}
+
+    /** @param code attended, part, absent, inside or none */
+    record Attendance(
+            String code, String word, String minutes, String share, boolean byHand, String evidence, Bar bar) {}
+
+    /** Connection spans on the session's window, in per cent. */
+    record Bar(List<Span> spans) {
+        record Span(double x, double width) {}
+    }
+
+    record Logged(String at, String actor, String name, String entry, String detail) {}
+}

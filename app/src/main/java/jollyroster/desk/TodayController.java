@@ -1,0 +1,126 @@
+package jollyroster.desk;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import jollyroster.chart.SeatStrip;
+import jollyroster.outbox.Letters;
+import jollyroster.outbox.MessageState;
+import jollyroster.outbox.OutboxQueries;
+import jollyroster.platform.DeskPage;
+import jollyroster.platform.OrganisationQueries;
+import jollyroster.platform.Times;
+import jollyroster.programme.ProgrammeQueries;
+import jollyroster.programme.SeatCounts.SeatCount;
+import jollyroster.programme.Session;
+import jollyroster.programme.Venue;
+import jollyroster.roster.RosterQueries;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+
+/** Today: what needs a hand, the sessions at hand, the next sends. */
+@DeskPage
+class TodayController {
+
+    private static final int NEXT_SENDS = 6;
+    private static final int NEXT_SESSIONS = 5;
+    private final Needs needs;
+    private final ProgrammeQueries programme;
+    private final RosterQueries roster;
+    private final OutboxQueries outbox;
+    private final Letters letters;
+    private final OrganisationQueries organisation;
+    private final Clock clock;
+
+    TodayController(
+            Needs needs,
+            ProgrammeQueries programme,
+            RosterQueries roster,
+            OutboxQueries outbox,
+            Letters letters,
+            OrganisationQueries organisation,
+            Clock clock) {
+        this.needs = needs;
+        this.programme = programme;
+        this.roster = roster;
+        this.outbox = outbox;
+        this.letters = letters;
+        this.organisation = organisation;
+        this.clock = clock;
+    }
+
+    /** A session at hand. @param soon when it is, said from now */
+    record AtHand(
+            long id,
+            String title,
+            String when,
+            String soon,
+            String place,
+            SeatStrip strip,
+            String taken,
+            boolean open) {}
+
+    record Send(String at, String what, String who, String title) {}
+
+    @GetMapping("/desk")
+    String today(Model model) {
+        Instant now = clock.instant();
+        ZoneId home = organisation.organisation().zone();
+        List<AtHand> atHand = atHand(now, home);
+        model.addAttribute("longDay", Times.longDay(now.atZone(home)));
+        model.addAttribute("needs", needs.at(now));
+        model.addAttribute("atHand", atHand);
+        model.addAttribute("sends", sends(home));
+        return "desk/today";
+    }
+
+    private List<AtHand> atHand(Instant now, ZoneId home) {
+        List<Session> sessions = programme.between(now, now.plus(java.time.Duration.ofDays(30))).stream()
+                .filter(s -> !s.cancelled())
+                .limit(NEXT_SESSIONS)
+                .toList();
+        Map<Long, SeatCount> counts =
+                roster.of(sessions.stream().map(Session::id).toList());
+        return sessions.stream()
+                .map(s -> atHand(s, counts.get(s.id()), now, home))
+                .toList();
+    }
+
+    private static AtHand atHand(Session s, SeatCount count, Instant now, ZoneId home) {
+        boolean open = !now.isBefore(s.doorHours().opens());
+        boolean running = !now.isBefore(s.start());
+        String soon = running
+                ? "under way"
+                : open ? "door open" : "in " + Times.length(java.time.Duration.between(now, s.start()));
+        return new AtHand(
+                s.id(),
+                s.offering().title(),
+                Times.range(s.start(), s.end(), home, now.atZone(home).toLocalDate()),
+                soon,
+                s.offering().venue().map(Venue::name).orElse("no venue yet"),
+                SeatStrip.ofCounts(s.seats(), s.keptBack(), count.taken(), count.waitingPeople(), 8),
+                count.taken() + " of " + s.seats(),
+                open);
+    }
+
+    private List<Send> sends(ZoneId home) {
+        List<OutboxQueries.Item> next = outbox.list(List.of(MessageState.PLANNED), NEXT_SENDS);
+        Map<Long, Letters.Line> lines = letters.lines(
+                next.stream().map(OutboxQueries.Item::registration).toList());
+        List<Send> sends = new ArrayList<>();
+        for (OutboxQueries.Item item : next) {
+            Letters.Line line = lines.get(item.registration());
+            if (line != null) {
+                sends.add(new Send(
+                        Times.dayAndTime(item.due(), home),
+                        MessageWords.of(item.anchor(), item.offset()),
+                        line.name(),
+                        line.title()));
+            }
+        }
+        return sends;
+    }
+}

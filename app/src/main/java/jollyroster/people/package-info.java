@@ -1,0 +1,5 @@
+/** One person across sessions. */
+@NullMarked
+package jollyroster.people;
+
+import org.jspecify.annotations.NullMarked;
