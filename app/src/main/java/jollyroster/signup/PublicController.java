@@ -7,7 +7,6 @@ import java.time.ZoneId;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.TreeSet;
 import java.util.UUID;
 import jollyroster.chart.SeatStrip;
 import jollyroster.platform.OrganisationQueries;
@@ -24,7 +23,6 @@ import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.server.ResponseStatusException;
@@ -60,15 +58,6 @@ class PublicController {
     record Listed(String slug, String title, String summary, String place, List<ListedDate> dates, int more) {}
 
     record ListedDate(String when, String here, String left, SeatStrip strip) {}
-
-    @ModelAttribute("zones")
-    TreeSet<String> zones() {
-        return ZONES;
-    }
-
-    private static final TreeSet<String> ZONES = ZoneId.getAvailableZoneIds().stream()
-            .filter(id -> id.contains("/") && !id.startsWith("Etc/") && !id.startsWith("SystemV/"))
-            .collect(java.util.stream.Collectors.toCollection(TreeSet::new));
 
     @GetMapping("/")
     String list(Model model, HttpServletRequest request) {

@@ -1,0 +1,76 @@
+package jollyroster.desk;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import java.util.Locale;
+import jollyroster.platform.DeskPage;
+import jollyroster.platform.Times;
+import jollyroster.programme.Offering;
+import jollyroster.programme.ProgrammeQueries;
+import jollyroster.roster.RosterQueries;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/** One field that finds people, offerings and sessions. */
+@DeskPage
+class FindController {
+
+    private static final int MOST = 30;
+    private final ProgrammeQueries programme;
+    private final RosterQueries roster;
+    private final Clock clock;
+
+    FindController(ProgrammeQueries programme, RosterQueries roster, Clock clock) {
+        this.programme = programme;
+        this.roster = roster;
+        this.clock = clock;
+    }
+
+    record Hit(String address, String text, String detail) {}
+
+    @GetMapping("/desk/find")
+    String find(@RequestParam(defaultValue = "") String q, Model model) {
+        String sought = q.strip().substring(0, Math.min(q.strip().length(), 100));
+        model.addAttribute("q", sought);
+        model.addAttribute("offerings", sought.isEmpty() ? List.of() : offerings(sought.toLowerCase(Locale.ROOT)));
+        model.addAttribute("sessions", sought.isEmpty() ? List.of() : sessions(sought.toLowerCase(Locale.ROOT)));
+        model.addAttribute("people", sought.isEmpty() ? List.of() : people(sought));
+        return "desk/find";
+    }
+
+    private List<Hit> offerings(String sought) {
+        return programme.offerings().stream()
+                .filter(o -> matches(o, sought))
+                .limit(MOST)
+                .map(o -> new Hit(
+                        "/desk/offerings/" + o.id(), o.title(), o.status().word()))
+                .toList();
+    }
+
+    private static boolean matches(Offering o, String sought) {
+        return (o.title() + " " + o.hostName() + " " + o.place())
+                .toLowerCase(Locale.ROOT)
+                .contains(sought);
+    }
+
+    private List<Hit> sessions(String sought) {
+        Instant now = clock.instant();
+        return programme.coming(now).stream()
+                .filter(s -> matches(s.offering(), sought)
+                        || Times.longDay(s.zonedStart())
+                                .toLowerCase(Locale.ROOT)
+                                .contains(sought))
+                .limit(MOST)
+                .map(s -> new Hit(
+                        "/desk/sessions/" + s.id(), s.offering().title(), Times.dayAndTime(s.start(), s.zone())))
+                .toList();
+    }
+
+    private List<Hit> people(String sought) {
+        return roster.people(sought, 0, MOST).stream()
+                .map(p -> new Hit("/desk/people/" + p.id(), p.name(), p.email()))
+                .toList();
+    }
+}

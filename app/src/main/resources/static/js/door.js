@@ -1,0 +1,42 @@
+// Counts down to the door and goes on by itself. The server is asked from time to time, because a session may move.
+const ASK_EVERY = 5;
+
+const words = (left) => {
+  if (left >= 86400) return `${Math.floor(left / 86400)} d ${Math.floor((left % 86400) / 3600)} h`;
+  if (left >= 3600) return `${Math.floor(left / 3600)} h ${Math.floor((left % 3600) / 60)} min`;
+  const minutes = Math.floor(left / 60);
+  return minutes > 0 ? `${minutes} min ${String(left % 60).padStart(2, "0")} s` : `${left} s`;
+};
+
+export function start() {
+  const door = document.querySelector("[data-door]");
+  const display = door.querySelector("[data-countdown]");
+  let until = performance.now() + Number(door.dataset.seconds) * 1000;
+  let ticks = 0;
+
+  const ask = async () => {
+    try {
+      const answer = await fetch(door.dataset.stateAddress);
+      if (!answer.ok) return;
+      const state = await answer.json();
+      if (state.meets !== "COUNTDOWN") {
+        location.reload();
+        return;
+      }
+      until = performance.now() + state.secondsLeft * 1000;
+    } catch {
+      // No connection: the countdown goes on and asks again.
+    }
+  };
+
+  const tick = () => {
+    const left = Math.max(0, Math.ceil((until - performance.now()) / 1000));
+    display.textContent = words(left);
+    ticks += 1;
+    if (left === 0 || ticks % ASK_EVERY === 0) {
+      ask();
+    }
+  };
+  tick();
+  setInterval(tick, 1000);
+}

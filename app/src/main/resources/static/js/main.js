@@ -1,0 +1,19 @@
+// Each module is loaded only on pages that ask for it by a data- attribute. Public pages work without any of them.
+const modules = [
+  ["[data-zone]", "./zone.js"],
+  ["[data-register]", "./register.js"],
+  ["[data-door]", "./door.js"],
+  ["[data-room=inside]", "./room.js"],
+  ["[data-read-dates]", "./typed-dates.js"],
+  ["[data-unsaved]", "./unsaved.js"],
+  ["[data-confirm]", "./confirm.js"],
+  ["[data-sortable]", "./sortable.js"],
+  ["[data-tideline]", "./desk.js"],
+  ["[data-guess-zone]", "./guess-zone.js"],
+];
+
+for (const [selector, path] of modules) {
+  if (document.querySelector(selector)) {
+    import(path).then((module) => module.start());
+  }
+}
