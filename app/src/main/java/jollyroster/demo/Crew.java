@@ -103,7 +103,7 @@ final class Crew {
     /** Mostly alone, sometimes two, rarely three; never more than {@code largest}. */
     int party(int largest) {
         int drawn = random.nextInt(10);
-        return Math.min(largest, drawn < 7 ? 1 : drawn < 9 ? 2 : 3);
+        return Math.min(largest, drawn < 5 ? 1 : drawn < 8 ? 2 : 3);
     }
 
     <T> T oneOf(List<T> options) {

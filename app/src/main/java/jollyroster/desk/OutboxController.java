@@ -3,6 +3,8 @@ package jollyroster.desk;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -69,6 +71,9 @@ class OutboxController {
             String moved,
             boolean canRetry) {}
 
+    /** Lines that say the same of several people: sent at one time, about one session. */
+    record Sending(String at, String ahead, String what, String title, long session, String people, List<Line> lines) {}
+
     record Total(String show, String word, int messages, boolean lit) {}
 
     @GetMapping("/desk/outbox")
@@ -90,9 +95,24 @@ class OutboxController {
                         total("sent", "sent", totals.getOrDefault(MessageState.SENT, 0), show),
                         total("failed", "failed", totals.getOrDefault(MessageState.FAILED, 0), show),
                         total("withdrawn", "withdrawn", totals.getOrDefault(MessageState.WITHDRAWN, 0), show)));
-        model.addAttribute("lines", items.stream().map(i -> line(i, people)).toList());
+        List<Line> lines = items.stream().map(i -> line(i, people)).toList();
+        model.addAttribute("shown", lines.size());
+        model.addAttribute("sendings", together(lines));
         model.addAttribute("most", MOST_SHOWN);
         return "desk/outbox";
+    }
+
+    private static List<Sending> together(List<Line> lines) {
+        Map<String, List<Line>> groups = new LinkedHashMap<>();
+        lines.forEach(l -> groups.computeIfAbsent(l.at() + "|" + l.what() + "|" + l.session(), key -> new ArrayList<>())
+                .add(l));
+        return groups.values().stream().map(OutboxController::sending).toList();
+    }
+
+    private static Sending sending(List<Line> lines) {
+        Line first = lines.get(0);
+        String people = lines.size() == 1 ? "one person" : lines.size() + " people";
+        return new Sending(first.at(), first.ahead(), first.what(), first.title(), first.session(), people, lines);
     }
 
     private static Total total(String show, String word, int messages, String shown) {

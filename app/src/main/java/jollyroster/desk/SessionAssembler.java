@@ -113,6 +113,7 @@ class SessionAssembler {
                 s.offering().hostName(),
                 s.seats(),
                 facts.past(),
+                !facts.now().isBefore(s.doorHours().opens()),
                 s.offering().venue().map(Venue::isOnline).orElse(false),
                 strip(facts),
                 RunLineView.of(s, facts.messages(), facts.now()),

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import jollyroster.core.attendance.Verdict;
 import jollyroster.core.dates.ClockChange;
 import jollyroster.desk.SessionAssembler.Facts;
 import jollyroster.outbox.MessageState;
@@ -34,6 +35,7 @@ final class SessionNotes {
         next(facts).ifPresent(notes::add);
         empty(facts).ifPresent(notes::add);
         unmarked(facts).ifPresent(notes::add);
+        came(facts).ifPresent(notes::add);
         return notes;
     }
 
@@ -164,6 +166,23 @@ final class SessionNotes {
                         "Open the page",
                         "/p/" + facts.session().offering().slug()))
                 : Optional.empty();
+    }
+
+    private static Optional<MarginNote> came(Facts facts) {
+        int expected = facts.in(RegistrationState.REGISTERED).size();
+        if (!facts.past() || facts.attended().isEmpty() || expected == 0) {
+            return Optional.empty();
+        }
+        long attended = count(facts, Verdict.ATTENDED);
+        return Optional.of(MarginNote.remark(
+                attended + " of " + expected + " attended, " + Math.round(100.0 * attended / expected) + " %.",
+                count(facts, Verdict.PART) + " were there for part of it."));
+    }
+
+    private static long count(Facts facts, Verdict verdict) {
+        return facts.attended().values().stream()
+                .filter(a -> a.verdict() == verdict)
+                .count();
     }
 
     private static Optional<MarginNote> unmarked(Facts facts) {

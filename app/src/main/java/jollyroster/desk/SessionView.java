@@ -16,6 +16,7 @@ record SessionView(
         String host,
         int seats,
         boolean past,
+        boolean showsAttendance,
         boolean online,
         SeatStrip strip,
         RunLine runLine,

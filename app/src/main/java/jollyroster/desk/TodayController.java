@@ -3,12 +3,10 @@ package jollyroster.desk;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.ZoneId;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 import jollyroster.chart.SeatStrip;
-import jollyroster.outbox.Letters;
-import jollyroster.outbox.MessageState;
 import jollyroster.outbox.OutboxQueries;
 import jollyroster.platform.DeskPage;
 import jollyroster.platform.OrganisationQueries;
@@ -31,7 +29,6 @@ class TodayController {
     private final ProgrammeQueries programme;
     private final RosterQueries roster;
     private final OutboxQueries outbox;
-    private final Letters letters;
     private final OrganisationQueries organisation;
     private final Clock clock;
 
@@ -40,14 +37,12 @@ class TodayController {
             ProgrammeQueries programme,
             RosterQueries roster,
             OutboxQueries outbox,
-            Letters letters,
             OrganisationQueries organisation,
             Clock clock) {
         this.needs = needs;
         this.programme = programme;
         this.roster = roster;
         this.outbox = outbox;
-        this.letters = letters;
         this.organisation = organisation;
         this.clock = clock;
     }
@@ -63,7 +58,7 @@ class TodayController {
             String taken,
             boolean open) {}
 
-    record Send(String at, String what, String who, String title) {}
+    record Send(String at, String what, String who, String title, long session) {}
 
     @GetMapping("/desk")
     String today(Model model) {
@@ -107,20 +102,22 @@ class TodayController {
     }
 
     private List<Send> sends(ZoneId home) {
-        List<OutboxQueries.Item> next = outbox.list(List.of(MessageState.PLANNED), NEXT_SENDS);
-        Map<Long, Letters.Line> lines = letters.lines(
-                next.stream().map(OutboxQueries.Item::registration).toList());
-        List<Send> sends = new ArrayList<>();
-        for (OutboxQueries.Item item : next) {
-            Letters.Line line = lines.get(item.registration());
-            if (line != null) {
-                sends.add(new Send(
-                        Times.dayAndTime(item.due(), home),
-                        MessageWords.of(item.anchor(), item.offset()),
-                        line.name(),
-                        line.title()));
-            }
-        }
-        return sends;
+        List<OutboxQueries.NextSend> next = outbox.nextSends(NEXT_SENDS);
+        Map<Long, String> titles =
+                programme
+                        .sessions(next.stream()
+                                .map(OutboxQueries.NextSend::session)
+                                .distinct()
+                                .toList())
+                        .stream()
+                        .collect(Collectors.toMap(Session::id, s -> s.offering().title()));
+        return next.stream()
+                .map(send -> new Send(
+                        Times.dayAndTime(send.due(), home),
+                        MessageWords.of(send.anchor(), send.offset()),
+                        send.messages() == 1 ? "one person" : send.messages() + " people",
+                        titles.getOrDefault(send.session(), ""),
+                        send.session()))
+                .toList();
     }
 }

@@ -111,6 +111,25 @@ public class OutboxQueries {
                         r.value6()));
     }
 
+    /** What leaves next: planned messages of one line of a session's plan that go at the same time, taken together. */
+    public record NextSend(Instant due, Anchor anchor, Offset offset, long session, int messages) {}
+
+    public List<NextSend> nextSends(int most) {
+        return reads.sql()
+                .select(MESSAGE.DUE_AT, MESSAGE.ANCHOR, MESSAGE.AMOUNT, MESSAGE.UNIT, MESSAGE.SESSION_ID, count())
+                .from(MESSAGE)
+                .where(MESSAGE.STATE.eq(MessageState.PLANNED.name()))
+                .groupBy(MESSAGE.DUE_AT, MESSAGE.SESSION_ID, MESSAGE.ANCHOR, MESSAGE.AMOUNT, MESSAGE.UNIT)
+                .orderBy(MESSAGE.DUE_AT)
+                .limit(most)
+                .fetch(r -> new NextSend(
+                        r.value1(),
+                        Anchor.valueOf(r.value2()),
+                        new Offset(r.value3(), Offset.Unit.valueOf(r.value4())),
+                        r.value5(),
+                        r.value6()));
+    }
+
     /** The messages to one registration, in order of time. */
     public List<Item> ofRegistration(long registration) {
         return reads.sql()

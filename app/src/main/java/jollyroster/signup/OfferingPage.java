@@ -100,19 +100,30 @@ record OfferingPage(
 
     private static Date date(Session s, Facts facts, List<Session> open) {
         SeatCount count = facts.counts().getOrDefault(s.id(), SeatCount.NONE);
-        String asked = facts.form().session();
-        boolean known = open.stream().anyMatch(o -> String.valueOf(o.id()).equals(asked));
         int free = Math.max(0, s.seats() - s.keptBack() - count.taken());
         return new Date(
                 s.id(),
                 when(s, facts.visitor(), facts.now()),
                 here(s, facts.visitor()),
                 left(free, count, s.offering().waitlistAllowed()),
-                known
-                        ? asked.equals(String.valueOf(s.id()))
-                        : s.id() == open.get(0).id(),
+                s.id() == chosen(facts, open),
                 free == 0 || count.waitingParties() > 0,
                 SeatStrip.ofCounts(s.seats(), s.keptBack(), count.taken(), count.waitingPeople(), 13));
+    }
+
+    /** The date asked for, else the first with free seats and nobody waiting, else the first. */
+    private static long chosen(Facts facts, List<Session> open) {
+        return open.stream()
+                .filter(s -> String.valueOf(s.id()).equals(facts.form().session()))
+                .findFirst()
+                .or(() -> open.stream().filter(s -> hasRoom(s, facts)).findFirst())
+                .orElse(open.get(0))
+                .id();
+    }
+
+    private static boolean hasRoom(Session s, Facts facts) {
+        SeatCount count = facts.counts().getOrDefault(s.id(), SeatCount.NONE);
+        return s.seats() - s.keptBack() > count.taken() && count.waitingParties() == 0;
     }
 
     static String when(Session s, ZoneId visitor, Instant now) {

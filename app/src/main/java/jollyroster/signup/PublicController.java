@@ -95,7 +95,7 @@ class PublicController {
                             OfferingPage.when(s, visitor, now),
                             OfferingPage.here(s, visitor),
                             free > 0 ? free + " left" : "full",
-                            SeatStrip.ofCounts(s.seats(), s.keptBack(), count.taken(), 0, 7));
+                            SeatStrip.ofCounts(s.seats(), s.keptBack(), count.taken(), 0, 3.8));
                 })
                 .toList();
         String place = o.venue().map(v -> v.isOnline()).orElse(false) ? "Online" : o.place();
