@@ -128,18 +128,22 @@ public record RegistrationForm(
             if (check instanceof AnswerCheck.Answered answered) {
                 accepted.put(key, answered.value());
             } else {
-                problems.put("q." + key, words(((AnswerCheck.Wrong) check).problem()));
+                problems.put(
+                        "q." + key,
+                        words(
+                                ((AnswerCheck.Wrong) check).problem(),
+                                asked.question().label()));
             }
         }
         return accepted;
     }
 
-    private static String words(AnswerCheck.Problem problem) {
+    private static String words(AnswerCheck.Problem problem, String label) {
         return switch (problem) {
-            case MISSING -> "Please answer this.";
-            case NOT_AGREED -> "Please tick this to go on.";
+            case MISSING -> "Please answer: " + label;
+            case NOT_AGREED -> "Please tick: " + label;
             case TOO_LONG -> "This answer is too long.";
-            case NOT_AN_OPTION -> "Choose one of the options.";
+            case NOT_AN_OPTION -> "Choose one of the options: " + label;
         };
     }
 }

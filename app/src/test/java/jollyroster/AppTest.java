@@ -1,0 +1,23 @@
+package jollyroster;
+
+import java.lang.annotation.ElementType;
+import java.lang.annotation.Retention;
+import java.lang.annotation.RetentionPolicy;
+import java.lang.annotation.Target;
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.context.annotation.Import;
+import org.springframework.test.context.ContextConfiguration;
+
+/**
+ * A test of the whole application on an empty data folder of its own, with a clock that stands still and jobs that are
+ * cranked by hand.
+ */
+@Target(ElementType.TYPE)
+@Retention(RetentionPolicy.RUNTIME)
+@SpringBootTest(
+        classes = JollyRoster.class,
+        webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT,
+        properties = "jolly.jobs.auto=false")
+@ContextConfiguration(initializers = FreshFolder.class)
+@Import({TestClock.Config.class, Saltmarrow.class})
+public @interface AppTest {}

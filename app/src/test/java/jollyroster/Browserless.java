@@ -1,0 +1,105 @@
+package jollyroster;
+
+import java.io.IOException;
+import java.net.CookieManager;
+import java.net.URI;
+import java.net.URLEncoder;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
+import java.time.Duration;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.stream.Collectors;
+import org.jsoup.Jsoup;
+import org.jsoup.nodes.Document;
+
+/** A visitor without a browser: keeps cookies, fills in forms, reads pages. Does not follow redirects. */
+public final class Browserless {
+
+    private final HttpClient http = HttpClient.newBuilder()
+            .cookieHandler(new CookieManager())
+            .connectTimeout(Duration.ofSeconds(20))
+            .build();
+    private final String base;
+
+    public Browserless(int port) {
+        this.base = "http://localhost:" + port;
+    }
+
+    /** An answer, with its body parsed. */
+    public record Page(int status, Document document, HttpResponse<String> response) {
+        public String state() {
+            return document.select("main").attr("data-state");
+        }
+
+        public String location() {
+            return response.headers().firstValue("location").orElse("");
+        }
+
+        /** The path of the first link with this relation or text. */
+        public String link(String selector) {
+            return URI.create(document.select(selector).attr("href")).getPath();
+        }
+
+        public String csrf() {
+            return document.select("input[name=_csrf]").attr("value");
+        }
+    }
+
+    public Page get(String path) {
+        return send(HttpRequest.newBuilder(URI.create(base + path)).GET());
+    }
+
+    /** Posts a form with the CSRF token of the page at {@code from}. */
+    public Page post(String from, String path, Map<String, String> fields) {
+        Map<String, String> all = new LinkedHashMap<>(fields);
+        all.put("_csrf", get(from).csrf());
+        return postAsIs(path, all);
+    }
+
+    public Page postAsIs(String path, Map<String, String> fields) {
+        String body = fields.entrySet().stream()
+                .map(f -> encode(f.getKey()) + "=" + encode(f.getValue()))
+                .collect(Collectors.joining("&"));
+        return send(HttpRequest.newBuilder(URI.create(base + path))
+                .header("Content-Type", "application/x-www-form-urlencoded")
+                .POST(HttpRequest.BodyPublishers.ofString(body)));
+    }
+
+    /** Fills in the registration form; fields given win over the usual ones. */
+    public Page register(Saltmarrow.Published at, Map<String, String> fields) {
+        Map<String, String> all = new LinkedHashMap<>(Map.of(
+                "session", String.valueOf(at.session()),
+                "name", "Kofi Brannigan",
+                "email", "kofi@crew.example",
+                "party", "1",
+                "zone", "America/Halifax"));
+        all.putAll(fields);
+        return post("/p/" + at.slug(), "/p/" + at.slug() + "/register", all);
+    }
+
+    public Browserless signIn() {
+        post("/sign-in", "/sign-in", Map.of("email", "demo@saltmarrow.example", "password", "fair-winds"));
+        return this;
+    }
+
+    private Page send(HttpRequest.Builder request) {
+        try {
+            HttpResponse<String> response = http.send(
+                    request.timeout(Duration.ofSeconds(60)).build(),
+                    HttpResponse.BodyHandlers.ofString(StandardCharsets.UTF_8));
+            return new Page(response.statusCode(), Jsoup.parse(response.body(), base), response);
+        } catch (IOException e) {
+            throw new java.io.UncheckedIOException(e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
+    }
+
+    private static String encode(String text) {
+        return URLEncoder.encode(text, StandardCharsets.UTF_8);
+    }
+}
