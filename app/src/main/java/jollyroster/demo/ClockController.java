@@ -22,12 +22,19 @@ class ClockController {
 
     private static final Duration REACH = Duration.ofDays(60);
     private final DemoClock clock;
+    private final DemoClockCommands memory;
     private final ProgrammeQueries programme;
     private final OutboxQueries outbox;
     private final OutboxWorker worker;
 
-    ClockController(DemoClock clock, ProgrammeQueries programme, OutboxQueries outbox, OutboxWorker worker) {
+    ClockController(
+            DemoClock clock,
+            DemoClockCommands memory,
+            ProgrammeQueries programme,
+            OutboxQueries outbox,
+            OutboxWorker worker) {
         this.clock = clock;
+        this.memory = memory;
         this.programme = programme;
         this.outbox = outbox;
         this.worker = worker;
@@ -43,6 +50,7 @@ class ClockController {
             case "1h" -> clock.windOn(Duration.ofHours(1));
             default -> next(clock.instant()).ifPresent(clock::windTo);
         }
+        memory.remember(clock.ahead());
         int sent = worker.sendDue();
         if (sent > 0) {
             flash.addFlashAttribute("said", sent == 1 ? "One message went." : sent + " messages went.");

@@ -41,6 +41,16 @@ class DemoClock extends Clock {
         }
     }
 
+    /** How far this clock is ahead of the real one; constant while it ticks. */
+    Duration ahead() {
+        return ahead.get();
+    }
+
+    /** Goes on where an earlier process left off. */
+    void resume(Duration aheadOfReal) {
+        ahead.set(aheadOfReal);
+    }
+
     void windOn(Duration by) {
         ahead.updateAndGet(now -> now.plus(by));
     }

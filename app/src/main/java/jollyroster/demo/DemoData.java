@@ -40,6 +40,7 @@ class DemoData implements ApplicationRunner {
     private final OutboxQueries outbox;
     private final OutboxWorker worker;
     private final DemoOrganisation set;
+    private final DemoClockCommands memory;
 
     DemoData(
             DemoClock clock,
@@ -49,7 +50,8 @@ class DemoData implements ApplicationRunner {
             DemoLife life,
             OutboxQueries outbox,
             OutboxWorker worker,
-            DemoOrganisation set) {
+            DemoOrganisation set,
+            DemoClockCommands memory) {
         this.clock = clock;
         this.organisation = organisation;
         this.venues = venues;
@@ -58,11 +60,13 @@ class DemoData implements ApplicationRunner {
         this.outbox = outbox;
         this.worker = worker;
         this.set = set;
+        this.memory = memory;
     }
 
     @Override
     public void run(ApplicationArguments args) {
         if (organisation.isSetUp()) {
+            memory.remembered().ifPresent(clock::resume);
             return;
         }
         clock.stopAt(BEGINNING);
@@ -73,6 +77,7 @@ class DemoData implements ApplicationRunner {
         sendUntil(DemoClock.START);
         clock.stopAt(DemoClock.START);
         clock.go();
+        memory.remember(clock.ahead());
     }
 
     private void live(DemoLife.Happening happening) {

@@ -37,18 +37,21 @@ class SessionController {
     private final RosterQueries queries;
     private final AttendanceCommands attendance;
     private final Address address;
+    private final Calendars calendars;
 
     SessionController(
             SessionAssembler assembler,
             RosterCommands roster,
             RosterQueries queries,
             AttendanceCommands attendance,
-            Address address) {
+            Address address,
+            Calendars calendars) {
         this.assembler = assembler;
         this.roster = roster;
         this.queries = queries;
         this.attendance = attendance;
         this.address = address;
+        this.calendars = calendars;
     }
 
     private SessionAssembler.Facts known(long id) {
@@ -145,6 +148,6 @@ class SessionController {
         return ResponseEntity.ok()
                 .contentType(new MediaType("text", "calendar", StandardCharsets.UTF_8))
                 .header("Content-Disposition", "attachment; filename=\"session-" + id + ".ics\"")
-                .body(Calendars.publish(s.offering().title(), List.of(entry)));
+                .body(calendars.publish(s.offering().title(), List.of(entry)));
     }
 }

@@ -5,37 +5,52 @@ import biweekly.ICalendar;
 import biweekly.component.VEvent;
 import biweekly.io.text.ICalWriter;
 import biweekly.property.Method;
+import biweekly.property.Organizer;
 import biweekly.property.Status;
 import java.io.IOException;
 import java.io.StringWriter;
 import java.io.UncheckedIOException;
 import java.util.Date;
 import java.util.List;
+import jollyroster.platform.Organisation;
+import jollyroster.platform.OrganisationQueries;
+import org.springframework.stereotype.Component;
 
 /** Writes iCalendar (RFC 5545). Times are written in UTC, which every reader shows on its own clock. */
-public final class Calendars {
+@Component
+public class Calendars {
 
     private static final String PRODUCT = "-//Jolly Roster//Sessions//EN";
 
-    private Calendars() {}
+    private final OrganisationQueries organisation;
 
-    /** A feed or a file of sessions to look at (METHOD:PUBLISH, RFC 5546). */
-    public static String publish(String name, List<CalendarEntry> entries) {
+    Calendars(OrganisationQueries organisation) {
+        this.organisation = organisation;
+    }
+
+    /** A feed or a file of sessions to look at (METHOD:PUBLISH, RFC 5546), held by the organisation. */
+    public String publish(String name, List<CalendarEntry> entries) {
+        Organisation ours = organisation.organisation();
+        return publish(name, new CalendarOrganiser(ours.name(), ours.contactEmail()), entries);
+    }
+
+    static String publish(String name, CalendarOrganiser organiser, List<CalendarEntry> entries) {
         ICalendar calendar = new ICalendar();
         calendar.setProductId(PRODUCT);
         calendar.setMethod(Method.publish());
         calendar.setName(name);
-        entries.stream().map(Calendars::event).forEach(calendar::addEvent);
+        entries.stream().map(entry -> event(entry, organiser)).forEach(calendar::addEvent);
         return write(calendar);
     }
 
-    private static VEvent event(CalendarEntry entry) {
+    private static VEvent event(CalendarEntry entry, CalendarOrganiser organiser) {
         VEvent event = new VEvent();
         event.setUid(entry.uid());
         event.setSequence(entry.sequence());
         event.setDateTimeStamp(Date.from(entry.changedAt()));
         event.setDateStart(Date.from(entry.start()), true);
         event.setDateEnd(Date.from(entry.end()), true);
+        event.setOrganizer(new Organizer(organiser.name(), organiser.email()));
         event.setSummary(entry.title());
         setIfAny(entry.description(), event::setDescription);
         setIfAny(entry.place(), event::setLocation);

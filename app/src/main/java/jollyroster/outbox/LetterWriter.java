@@ -34,9 +34,11 @@ class LetterWriter {
     private final Map<Anchor, Template> asMarkdown = new EnumMap<>(Anchor.class);
     private final Template page;
     private final Address address;
+    private final Calendars calendars;
 
-    LetterWriter(Address address) {
+    LetterWriter(Address address, Calendars calendars) {
         this.address = address;
+        this.calendars = calendars;
         Mustache.Compiler plain = Mustache.compiler().escapeHTML(false).strictSections(true);
         Mustache.Compiler marked =
                 plain.withEscaper(value -> MARKDOWN_SIGNS.matcher(value).replaceAll("\\\\$1"));
@@ -63,7 +65,7 @@ class LetterWriter {
                 text,
                 page.execute(Map.of("title", subject, "body", html, "organisation", facts.organisation())),
                 seated || facts.standing() == Letters.Standing.GONE
-                        ? Calendars.publish(facts.title(), List.of(facts.calendar()))
+                        ? calendars.publish(facts.title(), List.of(facts.calendar()))
                         : null,
                 anchor.isAnswer() ? null : facts.ownLink() + "/no-reminders",
                 now);

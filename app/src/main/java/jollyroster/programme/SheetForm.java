@@ -25,7 +25,7 @@ public record SheetForm(
         String host,
         String minutes,
         String seats,
-        boolean waitlist,
+        @Nullable Boolean waitlist,
         String largestParty,
         String cutoffHours,
         List<QuestionForm> question) {
@@ -42,6 +42,7 @@ public record SheetForm(
         host = Text.oneLine(orEmpty(host));
         minutes = orEmpty(minutes).strip();
         seats = orEmpty(seats).strip();
+        waitlist = Boolean.TRUE.equals(waitlist);
         largestParty = orEmpty(largestParty).strip();
         cutoffHours = orEmpty(cutoffHours).strip();
         question = question == null ? List.of() : new ArrayList<>(question);
@@ -49,11 +50,17 @@ public record SheetForm(
 
     /** A question as it was typed; one without a label is dropped. */
     public record QuestionForm(
-            @Nullable String id, String kind, String label, String help, boolean required, String options) {
+            @Nullable String id,
+            String kind,
+            String label,
+            String help,
+            @Nullable Boolean required,
+            String options) {
         public QuestionForm {
             kind = orEmpty(kind);
             label = Text.oneLine(orEmpty(label));
             help = Text.oneLine(orEmpty(help));
+            required = Boolean.TRUE.equals(required);
             options = Text.manyLines(orEmpty(options));
         }
 

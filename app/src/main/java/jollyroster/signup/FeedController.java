@@ -23,12 +23,19 @@ class FeedController {
     private final OrganisationQueries organisation;
     private final Address address;
     private final Clock clock;
+    private final Calendars calendars;
 
-    FeedController(ProgrammeQueries programme, OrganisationQueries organisation, Address address, Clock clock) {
+    FeedController(
+            ProgrammeQueries programme,
+            OrganisationQueries organisation,
+            Address address,
+            Clock clock,
+            Calendars calendars) {
         this.programme = programme;
         this.organisation = organisation;
         this.address = address;
         this.clock = clock;
+        this.calendars = calendars;
     }
 
     /** Every session of every published offering, those of the last 31 days included. */
@@ -52,7 +59,7 @@ class FeedController {
     }
 
     private ResponseEntity<String> calendar(String name, List<CalendarEntry> entries) {
-        return ResponseEntity.ok().contentType(OwnPageController.CALENDAR).body(Calendars.publish(name, entries));
+        return ResponseEntity.ok().contentType(OwnPageController.CALENDAR).body(calendars.publish(name, entries));
     }
 
     private CalendarEntry entry(Session s) {

@@ -31,6 +31,7 @@ class OwnPageController {
     private final OutboxCommands outbox;
     private final PersonalLinks links;
     private final Clock clock;
+    private final Calendars calendars;
 
     OwnPageController(
             OwnPage ownPage,
@@ -38,13 +39,15 @@ class OwnPageController {
             RosterLetters letters,
             OutboxCommands outbox,
             PersonalLinks links,
-            Clock clock) {
+            Clock clock,
+            Calendars calendars) {
         this.ownPage = ownPage;
         this.commands = commands;
         this.letters = letters;
         this.outbox = outbox;
         this.links = links;
         this.clock = clock;
+        this.calendars = calendars;
     }
 
     @GetMapping("/my/{token}")
@@ -74,7 +77,7 @@ class OwnPageController {
                             .contentType(CALENDAR)
                             .header("Content-Disposition", "attachment; filename=\"session.ics\"")
                             .header("Cache-Control", "no-store")
-                            .body(Calendars.publish(entry.title(), List.of(entry)));
+                            .body(calendars.publish(entry.title(), List.of(entry)));
                 })
                 .orElseGet(() -> ResponseEntity.notFound().build());
     }

@@ -1,0 +1,163 @@
+package jollyroster.browser;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.Page;
+import java.util.List;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.springframework.boot.test.web.server.LocalServerPort;
+
+/** People without JavaScript, on a phone, or with the keyboard only; and what axe says of every page. */
+@DemoTest
+class PlainVisitTest {
+
+    private static final List<String> DESK = List.of(
+            "/desk",
+            "/desk/programme",
+            "/desk/programme?when=past",
+            "/desk/offerings/1",
+            "/desk/offerings/3",
+            "/desk/sessions/2",
+            "/desk/sessions/3",
+            "/desk/sessions/7",
+            "/desk/people",
+            "/desk/people/1",
+            "/desk/outbox",
+            "/desk/outbox?show=failed",
+            "/desk/outbox?show=withdrawn",
+            "/desk/outbox/1",
+            "/desk/setup",
+            "/desk/find?q=knots");
+    private static final List<String> PUBLIC = List.of(
+            "/",
+            "/p/knots-and-splicing-bench",
+            "/p/marine-vhf-radio-procedure",
+            "/zone",
+            "/sign-in",
+            "/my/nonsense",
+            "/join/nonsense");
+
+    @LocalServerPort
+    int port;
+
+    @Test
+    void without_javascript_one_can_register_change_the_zone_and_give_the_seat_back() {
+        try (BrowserContext context =
+                Chromium.person(port, Chromium.desktop("Asia/Singapore").setJavaScriptEnabled(false))) {
+            Page page = context.newPage();
+            page.navigate("/p/knots-and-splicing-bench");
+            assertThat(page.locator(".facts")).containsText("on the clock in Halifax");
+            page.click("text=not there?");
+            page.selectOption("#zone", "Europe/Oslo");
+            page.click("text=Show times there");
+            assertThat(page.locator(".facts")).containsText("on the clock in Oslo");
+
+            page.click("[data-take]");
+            assertThat(page.locator(".summary-of-problems")).containsText("things need another look");
+            page.fill("#name", "Sunniva Eldjarn");
+            page.fill("#email", "sunniva@nojs.example");
+            page.selectOption("select[name='q.left_handed']", "Neither of us");
+            page.click("[data-take]");
+            assertThat(page.locator("main")).hasAttribute("data-state", "registered");
+            page.click("a[rel=my]");
+            page.click("text=Give back your seat");
+            assertThat(page.locator("main")).hasAttribute("data-state", "cancelled");
+        }
+    }
+
+    @Test
+    void on_a_phone_nothing_is_cut_off_and_one_can_register() {
+        try (BrowserContext context = Chromium.person(port, Chromium.phone("America/Toronto"))) {
+            Page page = context.newPage();
+            for (String path : PUBLIC) {
+                page.navigate(path);
+                assertThat((Integer) page.evaluate("document.documentElement.scrollWidth"))
+                        .as(path)
+                        .isLessThanOrEqualTo(360);
+            }
+            page.navigate("/p/knots-and-splicing-bench");
+            page.locator("input[name=session]").first().check();
+            assertThat(page.locator("[data-take]")).hasText("Take a seat or join the waitlist");
+            page.fill("#name", "Tomé Quillfeather");
+            page.fill("#email", "tome@phone.example");
+            page.selectOption("#party", "2");
+            page.selectOption("select[name='q.left_handed']", "One of us");
+            page.click("[data-take]");
+            assertThat(page.locator("main")).hasAttribute("data-state", "waitlisted");
+            assertThat(page.locator(".stub")).containsText("Place");
+            assertThat((Integer) page.evaluate("document.documentElement.scrollWidth"))
+                    .isLessThanOrEqualTo(360);
+            assertThat(Chromium.violations(page)).isEmpty();
+        }
+    }
+
+    @Test
+    void with_the_keyboard_one_can_register() {
+        try (BrowserContext context = Chromium.person(port, Chromium.desktop("America/Toronto"))) {
+            Page page = context.newPage();
+            page.navigate("/p/marine-vhf-radio-procedure");
+            page.focus("#name");
+            page.keyboard().type("Keziah Strand");
+            page.keyboard().press("Tab");
+            page.keyboard().type("keziah@keys.example");
+            page.keyboard().press("Tab");
+            page.keyboard().press("Tab");
+            page.keyboard().press("ArrowDown");
+            page.keyboard().press("Tab");
+            page.keyboard().press("Enter");
+            assertThat(page.locator("main")).hasAttribute("data-state", "registered");
+        }
+    }
+
+    @Test
+    void with_the_keyboard_one_can_walk_the_tideline_and_find() {
+        try (BrowserContext context = Chromium.person(port, Chromium.desktop("America/Halifax"))) {
+            Page page = Chromium.signedIn(context);
+            page.focus("[data-tideline]");
+            page.keyboard().press("ArrowRight");
+            page.keyboard().press("ArrowRight");
+            page.keyboard().press("Enter");
+            assertThat(page.locator("h1")).hasText("Knots and splicing bench");
+            page.keyboard().press("/");
+            page.keyboard().type("marine");
+            page.keyboard().press("Enter");
+            assertThat(page.locator("main")).containsText("Marine VHF radio procedure");
+        }
+    }
+
+    @Test
+    void axe_finds_nothing_on_any_page() {
+        try (BrowserContext context = Chromium.person(port, Chromium.desktop("America/Toronto"))) {
+            Page page = Chromium.signedIn(context);
+            List<String> violations = Stream.concat(DESK.stream(), PUBLIC.stream())
+                    .peek(page::navigate)
+                    .flatMap(path -> Chromium.violations(page).stream())
+                    .toList();
+            assertThat(violations).isEmpty();
+        }
+    }
+
+    @Test
+    void the_browser_reports_no_error_on_any_page() {
+        try (BrowserContext context = Chromium.person(port, Chromium.desktop("America/Toronto"))) {
+            Page page = Chromium.signedIn(context);
+            List<String> errors = new java.util.concurrent.CopyOnWriteArrayList<>();
+            page.onConsoleMessage(m -> {
+                if (m.type().equals("error") && !m.text().contains("404")) {
+                    errors.add(page.url() + ": " + m.text());
+                }
+            });
+            page.onPageError(error -> errors.add(page.url() + ": " + error));
+            for (String path : DESK) {
+                page.navigate(path);
+            }
+            for (String path : PUBLIC) {
+                page.navigate(path);
+            }
+            assertThat(errors).isEmpty();
+        }
+    }
+}

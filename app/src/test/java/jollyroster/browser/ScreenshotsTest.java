@@ -1,0 +1,51 @@
+package jollyroster.browser;
+
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.Page;
+import java.nio.file.Path;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
+import org.springframework.boot.test.web.server.LocalServerPort;
+
+/** Takes the pictures of docs/screenshots from the demo; run by {@code ./jolly shots}. */
+@DemoTest
+@EnabledIfSystemProperty(named = "jolly.shots", matches = ".+")
+class ScreenshotsTest {
+
+    private final Path folder = Path.of(System.getProperty("jolly.shots", "target"));
+
+    @LocalServerPort
+    int port;
+
+    @Test
+    void take() {
+        try (BrowserContext desk = Chromium.person(port, Chromium.desktop("America/Halifax"));
+                BrowserContext outside = Chromium.person(port, Chromium.desktop("Europe/Lisbon"));
+                BrowserContext phone = Chromium.person(port, Chromium.phone("America/Toronto"))) {
+            Page organiser = Chromium.signedIn(desk);
+            shoot(organiser, "/desk", "today");
+            shoot(organiser, "/desk/programme", "programme");
+            shoot(organiser, "/desk/offerings/2", "offering-sheet");
+            shoot(organiser, "/desk/sessions/7", "session");
+            shoot(organiser, "/desk/sessions/2", "session-past");
+            shoot(organiser, "/desk/outbox", "outbox");
+            Page visitor = outside.newPage();
+            shoot(visitor, "/", "public-list");
+            shoot(visitor, "/p/marine-vhf-radio-procedure", "registration-form");
+            visitor.fill("#name", "Kofi Brannigan");
+            visitor.fill("#email", "kofi@brannigan.example");
+            visitor.selectOption("select[name='q.what_do_you_hold']", "None yet");
+            visitor.click("[data-take]");
+            visitor.waitForSelector("main[data-state]");
+            visitor.screenshot(new Page.ScreenshotOptions().setPath(folder.resolve("confirmation.png")));
+            shoot(visitor, visitor.getAttribute(".stub a", "href"), "join-countdown");
+            shoot(phone.newPage(), "/p/knots-and-splicing-bench", "registration-phone");
+        }
+    }
+
+    private void shoot(Page page, String path, String name) {
+        page.navigate(path);
+        page.waitForLoadState(com.microsoft.playwright.options.LoadState.NETWORKIDLE);
+        page.screenshot(new Page.ScreenshotOptions().setPath(folder.resolve(name + ".png")));
+    }
+}

@@ -1,0 +1,291 @@
+package jollyroster.signup;
+
+import static jollyroster.Saltmarrow.Wanted.seats;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.Instant;
+import java.util.Map;
+import jollyroster.AppTest;
+import jollyroster.Browserless;
+import jollyroster.Saltmarrow;
+import jollyroster.Saltmarrow.Published;
+import jollyroster.TestClock;
+import jollyroster.programme.OfferingStatus;
+import jollyroster.programme.ProgrammeCommands;
+import jollyroster.programme.SheetForm.QuestionForm;
+import jollyroster.roster.RosterQueries;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.test.web.server.LocalServerPort;
+
+@AppTest
+class RegisteringOverHttpTest {
+
+    @LocalServerPort
+    int port;
+
+    @Autowired
+    Saltmarrow saltmarrow;
+
+    @Autowired
+    RosterQueries roster;
+
+    @Autowired
+    ProgrammeCommands programme;
+
+    @Autowired
+    TestClock clock;
+
+    Browserless visitor;
+    Published at;
+
+    @BeforeEach
+    void open() {
+        clock.set(TestClock.START);
+        visitor = new Browserless(port);
+        at = saltmarrow.publish(seats(8));
+    }
+
+    @Test
+    void a_registration_is_confirmed_with_a_link_to_the_own_page() {
+        Browserless.Page page = visitor.register(at, Map.of());
+        assertThat(page.status()).isEqualTo(200);
+        assertThat(page.state()).isEqualTo("registered");
+        Browserless.Page own = visitor.get(page.link("a[rel=my]"));
+        assertThat(own.state()).isEqualTo("registered");
+        assertThat(own.document().text()).contains("Kofi Brannigan");
+    }
+
+    @Test
+    void the_own_page_gives_the_seat_back() {
+        String own = visitor.register(at, Map.of()).link("a[rel=my]");
+        assertThat(visitor.post(own, own + "/cancel", Map.of()).status()).isEqualTo(302);
+        assertThat(visitor.get(own).state()).isEqualTo("cancelled");
+    }
+
+    @Test
+    void when_it_is_full_the_waitlist_takes_over() {
+        visitor.register(at, Map.of("party", "3"));
+        visitor.register(at, Map.of("party", "3", "email", "b@crew.example"));
+        Browserless.Page third = visitor.register(at, Map.of("party", "3", "email", "c@crew.example"));
+        assertThat(third.state()).isEqualTo("waitlisted");
+        assertThat(third.document().text()).contains("Place 1");
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "name    | ''                      | Please give your name.",
+                "name    | ' '                     | Please give your name.",
+                "name    | 1234                    | Please give your name.",
+                "email   | kofi                    | This is not an e-mail address.",
+                "email   | ''                      | Please give an e-mail address; your link goes there.",
+                "phone   | call me                 | This is not a phone number. Leave it empty if you like.",
+                "party   | 0                       | Say how many people are coming, yourself included.",
+                "party   | -1                      | Say how many people are coming, yourself included.",
+                "party   | 99                      | At most 3 people can come on one registration.",
+                "party   | two                     | Say how many people are coming, yourself included.",
+                "session | ''                      | Choose a date.",
+                "session | knots                   | Choose a date.",
+            })
+    void what_is_wrong_is_said_beside_the_field_and_nothing_typed_is_lost(
+            String field, String entered, String problem) {
+        Map<String, String> fields = new java.util.HashMap<>(Map.of("name", "Ünal Ödegård"));
+        fields.put(field, entered);
+        Browserless.Page page = visitor.register(at, fields);
+        assertThat(page.status()).isEqualTo(422);
+        String id = field.equals("session") ? "e-session" : "e-" + field;
+        assertThat(page.document().select("#" + id + " .field-problem").text()).isEqualTo(problem);
+        if (!field.equals("name")) {
+            assertThat(page.document().select("#name").attr("value")).isEqualTo("Ünal Ödegård");
+        }
+        assertThat(roster.roster(at.session())).isEmpty();
+    }
+
+    @Test
+    void a_name_of_ten_thousand_characters_is_refused_and_a_line_break_in_an_address_too() {
+        assertThat(visitor.register(at, Map.of("name", "x".repeat(10_000))).status())
+                .isEqualTo(422);
+        assertThat(visitor.register(at, Map.of("email", "a@crew.example\r\nBcc: b@crew.example"))
+                        .status())
+                .isEqualTo(422);
+        assertThat(roster.roster(at.session())).isEmpty();
+    }
+
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "<script>alert(1)</script>",
+                "Robert'); DROP TABLE session;--",
+                "مريم العلي",
+                "⛵ Wren 🌊 Skerry",
+                "${7*7} #{x} *{y}",
+                "Ade\nSecond Line"
+            })
+    void names_of_all_sorts_are_kept_and_shown_as_text(String name) {
+        Browserless.Page page = visitor.register(at, Map.of("name", name));
+        assertThat(page.state()).isEqualTo("registered");
+        assertThat(page.document().select("main script")).isEmpty();
+        String kept = name.replace("\n", " ");
+        assertThat(roster.roster(at.session()).get(0).name()).isEqualTo(kept);
+        assertThat(page.document().text()).contains(kept);
+    }
+
+    @Test
+    void unknown_foreign_closed_and_past_sessions_are_refused() {
+        Published other = saltmarrow.publish(seats(8));
+        assertThat(visitor.register(at, Map.of("session", "999999")).status()).isEqualTo(409);
+        assertThat(visitor.register(at, Map.of("session", String.valueOf(other.session())))
+                        .status())
+                .isEqualTo(409);
+        clock.set(Instant.parse("2027-03-16T22:00:00Z"));
+        assertThat(postWithToken(at).status()).isEqualTo(409);
+        clock.set(TestClock.START);
+        programme.turn(at.offering(), OfferingStatus.CLOSED);
+        assertThat(postWithToken(at).status()).isEqualTo(409);
+        programme.turn(at.offering(), OfferingStatus.DRAFT);
+        assertThat(visitor.get("/p/" + at.slug()).status()).isEqualTo(404);
+        assertThat(roster.roster(at.session())).isEmpty();
+    }
+
+    /** The form of a page that was loaded while registration was still open. */
+    private Browserless.Page postWithToken(Published where) {
+        String csrf = visitor.get("/sign-in").csrf();
+        return visitor.postAsIs(
+                "/p/" + where.slug() + "/register",
+                Map.of(
+                        "session",
+                        String.valueOf(where.session()),
+                        "name",
+                        "Late Comer",
+                        "email",
+                        "late@crew.example",
+                        "party",
+                        "1",
+                        "_csrf",
+                        csrf));
+    }
+
+    @Test
+    void the_same_form_twice_is_one_registration() {
+        Browserless.Page form = visitor.get("/p/" + at.slug());
+        Map<String, String> fields = Map.of(
+                "session",
+                String.valueOf(at.session()),
+                "name",
+                "Ilse Merrow",
+                "email",
+                "ilse@crew.example",
+                "party",
+                "2",
+                "form",
+                form.document().select("input[name=form]").attr("value"),
+                "_csrf",
+                form.csrf());
+        Browserless.Page first = visitor.postAsIs("/p/" + at.slug() + "/register", fields);
+        Browserless.Page second = visitor.postAsIs("/p/" + at.slug() + "/register", fields);
+        assertThat(second.state()).isEqualTo("registered");
+        assertThat(second.link("a[rel=my]")).isEqualTo(first.link("a[rel=my]"));
+        assertThat(roster.roster(at.session())).hasSize(1);
+    }
+
+    @Test
+    void the_same_address_again_is_told_so_and_learns_nothing_else() {
+        visitor.register(at, Map.of("name", "Secret Person"));
+        Browserless.Page again = visitor.register(at, Map.of("name", "Somebody Else"));
+        assertThat(again.status()).isEqualTo(409);
+        assertThat(again.document().select("#e-email .field-problem").text())
+                .contains("registered for this date already");
+        assertThat(again.document().text()).doesNotContain("Secret Person");
+        assertThat(again.document().select("a[href*=/my/]")).isEmpty();
+        assertThat(roster.roster(at.session())).hasSize(1);
+    }
+
+    @Test
+    void intake_answers_are_checked_and_kept_under_their_wording() {
+        Published asking = saltmarrow.publish(seats(8).asking(
+                        new QuestionForm(null, "CHOOSE_ONE", "Left-handed?", "", true, "Yes\nNo"),
+                        new QuestionForm(null, "AGREEMENT", "I can swim fifty metres", "", true, "")));
+        Browserless.Page missing = visitor.register(asking, Map.of());
+        assertThat(missing.status()).isEqualTo(422);
+        assertThat(missing.document().select(".field-problem")).hasSize(2);
+        assertThat(visitor.register(asking, Map.of("q.left_handed", "Perhaps", "q.i_can_swim_fifty_metres", "yes"))
+                        .status())
+                .isEqualTo(422);
+        Browserless.Page done =
+                visitor.register(asking, Map.of("q.left_handed", "Yes", "q.i_can_swim_fifty_metres", "yes"));
+        assertThat(done.state()).isEqualTo("registered");
+        assertThat(done.document().text()).contains("Left-handed?").contains("I can swim fifty metres");
+    }
+
+    @Test
+    void times_are_shown_in_the_visitors_zone_with_the_organisers_under_it() {
+        Browserless.Page page = visitor.get("/p/" + at.slug() + "?zone=Europe/Lisbon");
+        assertThat(page.document().select(".facts dd").get(0).text())
+                .contains("22:00")
+                .contains("19:00–21:00 in Halifax");
+        assertThat(visitor.get("/p/" + at.slug() + "?zone=Nowhere/Land").status())
+                .isEqualTo(200);
+    }
+
+    @Test
+    void a_post_without_the_token_of_a_form_is_refused() {
+        assertThat(visitor.postAsIs("/p/" + at.slug() + "/register", Map.of("session", String.valueOf(at.session())))
+                        .status())
+                .isEqualTo(403);
+    }
+
+    @Test
+    void public_pages_keep_no_session_and_pages_are_safe() {
+        Browserless.Page page = visitor.get("/p/" + at.slug());
+        assertThat(page.response().headers().allValues("set-cookie")).noneMatch(c -> c.startsWith("desk="));
+        assertThat(page.response()
+                        .headers()
+                        .firstValue("content-security-policy")
+                        .orElseThrow())
+                .contains("script-src 'self'")
+                .doesNotContain("unsafe-inline");
+        assertThat(page.response().headers().firstValue("referrer-policy")).contains("no-referrer");
+        assertThat(page.document().select("script:not([src]), [style], [onclick]"))
+                .isEmpty();
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"/my/", "/join/"})
+    void bad_tokens_learn_nothing(String path) {
+        for (String token :
+                new String[] {"1.1.AAAAAAAAAAAAAAAAAAAAAA", "x", "1.1." + "A".repeat(5000), "%3Cscript%3E", "..%2f.."
+                }) {
+            Browserless.Page page = visitor.get(path + token);
+            assertThat(page.status()).isIn(400, 404, 414);
+        }
+        assertThat(visitor.get(path + "1.1.AAAAAAAAAAAAAAAAAAAAAA").document().text())
+                .contains("leads nowhere");
+    }
+
+    @Test
+    void the_feeds_show_what_is_published_and_no_people() {
+        visitor.register(at, Map.of());
+        Published other = saltmarrow.publish(seats(8));
+        assertThat(visitor.get("/feeds/programme.ics").response().body())
+                .contains("session-" + at.session() + "@")
+                .doesNotContain("Kofi");
+        assertThat(visitor.get("/p/" + at.slug() + ".ics").response().body())
+                .contains("session-" + at.session() + "@")
+                .doesNotContain("session-" + other.session() + "@");
+    }
+
+    @Test
+    void one_click_stops_the_reminders_and_keeps_the_seat() {
+        String own = visitor.register(at, Map.of()).link("a[rel=my]");
+        assertThat(visitor.postAsIs(own + "/no-reminders", Map.of("List-Unsubscribe", "One-Click"))
+                        .status())
+                .isEqualTo(204);
+        assertThat(visitor.get(own).state()).isEqualTo("registered");
+    }
+}
