@@ -1,0 +1,78 @@
+package jollyroster.demo;
+
+import java.time.Duration;
+import java.time.LocalDateTime;
+import java.util.List;
+import jollyroster.core.dates.SessionTime;
+import jollyroster.programme.OfferingStatus;
+import jollyroster.programme.ProgrammeCommands;
+import jollyroster.programme.SheetForm;
+import jollyroster.programme.VenueCommands;
+import org.springframework.boot.ApplicationArguments;
+import org.springframework.boot.ApplicationRunner;
+import org.springframework.context.annotation.Profile;
+import org.springframework.core.annotation.Order;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
+
+/**
+ * What the bench measures against: an empty page in the public layout, a post that checks its token and writes nothing,
+ * and an offering with room for everybody. Only there with the profile {@code bench}.
+ */
+@Controller
+@Profile("bench")
+@Order(2)
+class MeasuringStick implements ApplicationRunner {
+
+    private static final int SEATS = 100_000;
+    private final ProgrammeCommands programme;
+    private final VenueCommands venues;
+
+    MeasuringStick(ProgrammeCommands programme, VenueCommands venues) {
+        this.programme = programme;
+        this.venues = venues;
+    }
+
+    @Override
+    public void run(ApplicationArguments args) {
+        long venue = venues.add(new VenueCommands.Form("Great hall", "PLACE", "Saltmarrow", "", "", ""))
+                .orElseThrow();
+        long offering = programme.draft("Bench offering", DemoData.HOME);
+        programme.save(offering, sheet(venue));
+        SessionTime time =
+                SessionTime.resolve(LocalDateTime.parse("2027-04-20T19:00"), DemoData.HOME, Duration.ofHours(2));
+        programme.addDate(offering, time, SEATS);
+        programme.turn(offering, OfferingStatus.PUBLISHED);
+    }
+
+    private static SheetForm sheet(long venue) {
+        return new SheetForm(
+                1,
+                "Bench offering",
+                "Everybody fits.",
+                "A **description** of ordinary length, with a list:\n\n- one\n- two\n- three",
+                "",
+                "IN_PERSON",
+                String.valueOf(venue),
+                "Barnaby Teague",
+                "120",
+                String.valueOf(SEATS),
+                true,
+                "3",
+                "0",
+                List.of(
+                        new SheetForm.QuestionForm(null, "CHOOSE_ONE", "Left-handed?", "", true, "Yes\nNo"),
+                        new SheetForm.QuestionForm(null, "SHORT_TEXT", "Your boat", "", false, "")));
+    }
+
+    @GetMapping("/empty")
+    String page() {
+        return "demo/empty";
+    }
+
+    @PostMapping("/empty")
+    String post() {
+        return "demo/empty";
+    }
+}

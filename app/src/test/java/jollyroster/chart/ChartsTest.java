@@ -1,0 +1,100 @@
+package jollyroster.chart;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.List;
+import jollyroster.chart.SeatStrip.Use;
+import jollyroster.core.dates.Interval;
+import jollyroster.core.door.DoorHours;
+import org.junit.jupiter.api.Test;
+
+class ChartsTest {
+
+    private static final ZoneId HALIFAX = ZoneId.of("America/Halifax");
+    private static final Instant NOW = Instant.parse("2027-03-10T13:40:00Z");
+    private static final Instant START = Instant.parse("2027-03-16T22:00:00Z");
+
+    @Test
+    void a_strip_has_a_mark_for_each_seat_and_each_person_waiting() {
+        SeatStrip strip = SeatStrip.of(
+                8,
+                1,
+                List.of(
+                        new SeatStrip.Party(2, Use.TAKEN, ""),
+                        new SeatStrip.Party(1, Use.HELD, ""),
+                        new SeatStrip.Party(3, Use.WAITING, "Teo")),
+                17);
+        assertThat(strip.marks().stream().map(SeatStrip.Mark::use))
+                .containsExactly(
+                        Use.TAKEN,
+                        Use.COMPANION,
+                        Use.HELD,
+                        Use.KEPT_BACK,
+                        Use.FREE,
+                        Use.FREE,
+                        Use.FREE,
+                        Use.FREE,
+                        Use.WAITING,
+                        Use.WAITING,
+                        Use.WAITING);
+        assertThat(strip.words()).isEqualTo("3 of 8 taken, 1 kept back, 3 waiting");
+        assertThat(strip.labels()).extracting(SeatStrip.Label::text).containsExactly("1 Teo");
+        assertThat(strip.marks().get(8).x()).isGreaterThan(strip.capacityX());
+    }
+
+    @Test
+    void marks_never_overlap() {
+        SeatStrip strip = SeatStrip.ofCounts(16, 0, 12, 4, 8);
+        for (int i = 1; i < strip.marks().size(); i++) {
+            assertThat(strip.marks().get(i).x())
+                    .isGreaterThanOrEqualTo(strip.marks().get(i - 1).x()
+                            + strip.marks().get(i - 1).width());
+        }
+    }
+
+    @Test
+    void many_seats_are_drawn_in_proportion() {
+        SeatStrip strip = SeatStrip.ofCounts(500, 0, 250, 0, 8);
+        assertThat(strip.isProportional()).isTrue();
+        assertThat(strip.marks().get(0).width()).isEqualTo(strip.marks().get(1).width());
+    }
+
+    @Test
+    void the_tideline_shows_three_weeks_with_weekends_and_clock_changes() {
+        Tideline line = Tideline.of(
+                NOW, HALIFAX, List.of(HALIFAX, ZoneId.of("Europe/Lisbon"), ZoneId.of("Europe/Oslo")), List.of());
+        assertThat(line.days()).hasSize(21);
+        assertThat(line.days().get(0).label()).isEqualTo("Wed 10");
+        assertThat(line.days()).filteredOn(Tideline.Day::weekend).hasSize(6);
+        assertThat(line.changes()).extracting(Tideline.Change::label).containsExactly("+1 h here", "clocks: Lisbon +1");
+    }
+
+    @Test
+    void strokes_that_would_touch_are_fanned_out() {
+        Tideline.Entry one = new Tideline.Entry(1, "Knots", START, 8, 4, 0);
+        Tideline line = Tideline.of(NOW, HALIFAX, List.of(), List.of(one, one, one));
+        assertThat(line.strokes()).hasSize(3);
+        assertThat(line.strokes().get(1).x())
+                .isGreaterThan(line.strokes().get(0).x() + line.strokes().get(0).width());
+        assertThat(line.strokes().get(0).filled())
+                .isEqualTo(line.strokes().get(0).height() / 2);
+    }
+
+    @Test
+    void the_run_line_stretches_towards_the_start_and_keeps_the_order_of_time() {
+        DoorHours hours = DoorHours.of(
+                new Interval(START, START.plus(Duration.ofHours(2))), Duration.ofMinutes(15), Duration.ofMinutes(15));
+        double last = -1;
+        for (int minutes : new int[] {-30 * 24 * 60, -20 * 24 * 60, -24 * 60, -60, -15, 0, 60, 120, 130, 300, 9999}) {
+            double x = RunLine.of(hours, START.plus(Duration.ofMinutes(minutes)), List.of())
+                    .nowX();
+            assertThat(x).isBetween(0.0, RunLine.WIDTH).isGreaterThanOrEqualTo(last);
+            last = x;
+        }
+        RunLine line = RunLine.of(hours, NOW, List.of());
+        assertThat(line.doorX()).isBetween(line.ticks().get(6).x(), line.startX());
+    }
+}

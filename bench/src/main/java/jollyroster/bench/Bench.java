@@ -1,0 +1,81 @@
+package jollyroster.bench;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.LocalDate;
+import java.time.ZoneOffset;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.stream.Stream;
+
+/**
+ * Starts the jar on a folder of its own and prints rates and ratios. Every figure of a table comes from one run on one
+ * machine; only the ratios travel. Usage: {@code Bench <jar>}.
+ */
+public final class Bench {
+
+    private static final int CLIENTS = 32;
+    private static final int WARM_UP = 1500;
+    private static final int REQUESTS = 3000;
+    private static final int COMMITS = 4000;
+
+    private Bench() {}
+
+    public static void main(String[] args) throws IOException, InterruptedException {
+        Path folder = Files.createTempDirectory("jolly-bench");
+        try (Server server = Server.start(Path.of(args[0]), folder)) {
+            print(server, measure(server, folder));
+        } finally {
+            delete(folder);
+        }
+    }
+
+    private static Map<String, Double> measure(Server server, Path folder) throws InterruptedException {
+        Driver driver = new Driver(server.port(), CLIENTS);
+        String page = server.offeringPage();
+        driver.registrations(page, WARM_UP, "warm");
+        driver.emptyPosts(WARM_UP);
+        driver.pages("/empty", WARM_UP);
+        driver.pages(page, WARM_UP);
+        Map<String, Double> rates = new LinkedHashMap<>();
+        rates.put("empty page", driver.pages("/empty", REQUESTS));
+        rates.put("public page", driver.pages(page, REQUESTS));
+        rates.put("empty post", driver.emptyPosts(REQUESTS));
+        rates.put("registration", driver.registrations(page, REQUESTS, "bench"));
+        rates.put("empty post again", driver.emptyPosts(REQUESTS));
+        rates.put("raw commit", RawCommits.perSecond(folder.resolve("jolly-roster.db"), COMMITS));
+        return rates;
+    }
+
+    private static void print(Server server, Map<String, Double> rates) {
+        System.out.printf(
+                "%s, %d cores, Java %s, %d clients%n",
+                LocalDate.now(ZoneOffset.UTC),
+                Runtime.getRuntime().availableProcessors(),
+                Runtime.version().feature(),
+                CLIENTS);
+        rates.forEach((name, rate) -> System.out.printf("%-22s %8.0f /s%n", name, rate));
+        double post = (rates.get("empty post") + rates.get("empty post again")) / 2;
+        ratio("registration : empty post", rates.get("registration") / post, 0.60);
+        ratio("public page : empty page", rates.get("public page") / rates.get("empty page"), 0.70);
+        System.out.printf(
+                "%-34s %5.2f  (over HTTP; a registration writes about eight rows)%n",
+                "registration : raw commit", rates.get("registration") / rates.get("raw commit"));
+        System.out.printf("%-34s %5d MB%n", "resident memory under load", server.residentMegabytes());
+        System.out.printf("%-34s %5.1f s%n", "start to the first page", server.secondsToFirstPage());
+    }
+
+    private static void ratio(String name, double ratio, double bar) {
+        System.out.printf("%-34s %5.2f  (bar %.2f: %s)%n", name, ratio, bar, ratio >= bar ? "met" : "not met");
+    }
+
+    private static void delete(Path folder) throws IOException {
+        try (Stream<Path> files = Files.walk(folder)) {
+            for (Path file : files.sorted(Comparator.reverseOrder()).toList()) {
+                Files.delete(file);
+            }
+        }
+    }
+}

@@ -1,0 +1,117 @@
+package jollyroster.bench;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.net.CookieManager;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.IntFunction;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/** Sends bounded bursts of requests to this machine from a number of clients, each keeping one connection. */
+final class Driver {
+
+    private static final Pattern CSRF = Pattern.compile("name=\"_csrf\" value=\"([^\"]+)\"");
+    private static final Pattern SESSION = Pattern.compile("name=\"session\" value=\"(\\d+)\"");
+    private static final long LONGEST_SECONDS = 120;
+    private final String base;
+    private final int clients;
+    private final HttpClient http = HttpClient.newBuilder()
+            .version(HttpClient.Version.HTTP_1_1)
+            .cookieHandler(new CookieManager())
+            .build();
+
+    Driver(int port, int clients) {
+        this.base = "http://localhost:" + port;
+        this.clients = clients;
+    }
+
+    /** Pages a second. */
+    double pages(String path, int requests) throws InterruptedException {
+        HttpRequest request = HttpRequest.newBuilder(URI.create(base + path)).build();
+        return rate(requests, i -> request);
+    }
+
+    /** Posts a second of a form that checks its token and writes nothing. */
+    double emptyPosts(int requests) throws InterruptedException {
+        String body = "_csrf=" + find(CSRF, get("/empty"));
+        HttpRequest request = post("/empty", body);
+        return rate(requests, i -> request);
+    }
+
+    /** Registrations a second, each of somebody new. */
+    double registrations(String page, int requests, String who) throws InterruptedException {
+        String form = get(page);
+        String session = find(SESSION, form);
+        String csrf = find(CSRF, form);
+        return rate(
+                requests,
+                i -> post(
+                        page + "/register",
+                        "session=" + session + "&name=Crew+Member&email=" + who + i + "%40crew.example&party=1"
+                                + "&zone=Europe%2FLisbon&q.left_handed=No&q.your_boat=Curlew&_csrf=" + csrf));
+    }
+
+    private HttpRequest post(String path, String body) {
+        return HttpRequest.newBuilder(URI.create(base + path))
+                .header("Content-Type", "application/x-www-form-urlencoded")
+                .POST(HttpRequest.BodyPublishers.ofString(body))
+                .build();
+    }
+
+    private double rate(int requests, IntFunction<HttpRequest> request) throws InterruptedException {
+        AtomicInteger next = new AtomicInteger();
+        CountDownLatch done = new CountDownLatch(clients);
+        AtomicInteger refused = new AtomicInteger();
+        ExecutorService pool = Executors.newFixedThreadPool(clients);
+        long begun = System.nanoTime();
+        for (int client = 0; client < clients; client++) {
+            pool.execute(() -> {
+                for (int i = next.getAndIncrement(); i < requests; i = next.getAndIncrement()) {
+                    if (send(request.apply(i)).statusCode() >= 400) {
+                        refused.incrementAndGet();
+                    }
+                }
+                done.countDown();
+            });
+        }
+        boolean finished = done.await(LONGEST_SECONDS, TimeUnit.SECONDS);
+        double seconds = (System.nanoTime() - begun) / 1e9;
+        pool.shutdownNow();
+        if (!finished || refused.get() > 0) {
+            throw new IllegalStateException(refused.get() + " requests were refused; finished in time: " + finished);
+        }
+        return requests / seconds;
+    }
+
+    private String get(String path) {
+        return send(HttpRequest.newBuilder(URI.create(base + path)).build()).body();
+    }
+
+    private HttpResponse<String> send(HttpRequest request) {
+        try {
+            return http.send(request, HttpResponse.BodyHandlers.ofString());
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
+    }
+
+    private static String find(Pattern pattern, String page) {
+        Matcher matcher = pattern.matcher(page);
+        if (!matcher.find()) {
+            throw new IllegalStateException("The page lacks " + pattern);
+        }
+        return matcher.group(1);
+    }
+}

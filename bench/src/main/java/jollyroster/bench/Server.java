@@ -1,0 +1,106 @@
+package jollyroster.bench;
+
+import java.io.IOException;
+import java.net.ServerSocket;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.concurrent.TimeUnit;
+
+/** The application under measurement, in a process of its own with the memory it is meant to run in. */
+final class Server implements AutoCloseable {
+
+    private static final long LONGEST_START_MILLIS = 180_000;
+    private final Process process;
+    private final int port;
+    private final double secondsToFirstPage;
+
+    private Server(Process process, int port, double secondsToFirstPage) {
+        this.process = process;
+        this.port = port;
+        this.secondsToFirstPage = secondsToFirstPage;
+    }
+
+    static Server start(Path jar, Path folder) throws IOException, InterruptedException {
+        int port = freePort();
+        long begun = System.nanoTime();
+        Process process = new ProcessBuilder(List.of(
+                        Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                        "-Xmx256m",
+                        "-XX:+UseSerialGC",
+                        "-jar",
+                        jar.toString(),
+                        "--spring.profiles.active=demo,bench",
+                        "--jolly.jobs.auto=false",
+                        "--jolly.data=" + folder,
+                        "--server.port=" + port))
+                .redirectErrorStream(true)
+                .redirectOutput(folder.resolve("server.log").toFile())
+                .start();
+        while (!answers(port)) {
+            if (!process.isAlive() || (System.nanoTime() - begun) / 1_000_000 > LONGEST_START_MILLIS) {
+                process.destroyForcibly();
+                throw new IllegalStateException(
+                        "The server did not start: " + Files.readString(folder.resolve("server.log")));
+            }
+            process.waitFor(100, TimeUnit.MILLISECONDS);
+        }
+        return new Server(process, port, (System.nanoTime() - begun) / 1e9);
+    }
+
+    private static boolean answers(int port) throws InterruptedException {
+        try {
+            HttpRequest request = HttpRequest.newBuilder(URI.create("http://localhost:" + port + "/p/bench-offering"))
+                    .build();
+            return HttpClient.newHttpClient()
+                            .send(request, HttpResponse.BodyHandlers.discarding())
+                            .statusCode()
+                    == 200;
+        } catch (IOException notYet) {
+            return false;
+        }
+    }
+
+    int port() {
+        return port;
+    }
+
+    String offeringPage() {
+        return "/p/bench-offering";
+    }
+
+    double secondsToFirstPage() {
+        return secondsToFirstPage;
+    }
+
+    /** From /proc; 0 where there is none. */
+    long residentMegabytes() {
+        try {
+            return Files.readAllLines(Path.of("/proc", String.valueOf(process.pid()), "status")).stream()
+                    .filter(line -> line.startsWith("VmRSS:"))
+                    .map(line -> Long.parseLong(line.replaceAll("\\D", "")) / 1024)
+                    .findFirst()
+                    .orElse(0L);
+        } catch (IOException noProc) {
+            return 0;
+        }
+    }
+
+    private static int freePort() throws IOException {
+        try (ServerSocket socket = new ServerSocket(0)) {
+            return socket.getLocalPort();
+        }
+    }
+
+    @Override
+    public void close() throws InterruptedException {
+        process.destroy();
+        if (!process.waitFor(20, TimeUnit.SECONDS)) {
+            process.destroyForcibly();
+        }
+    }
+}
