@@ -4,7 +4,6 @@ import java.time.Duration;
 import java.time.LocalDateTime;
 import java.time.ZoneId;
 import java.util.List;
-import java.util.Map;
 import java.util.concurrent.atomic.AtomicInteger;
 import jollyroster.core.dates.SessionTime;
 import jollyroster.platform.Organisation;
@@ -110,6 +109,6 @@ public class Saltmarrow {
     /** A person who registers alone or with others. */
     public static Application person(long session, String name, int party) {
         String email = name.toLowerCase(java.util.Locale.ROOT).replace(' ', '.') + "@crew.example";
-        return new Application(session, name, email, "", party, HALIFAX, Map.of(), "");
+        return new Application(session, name, email, "", party, HALIFAX, List.of(), "");
     }
 }

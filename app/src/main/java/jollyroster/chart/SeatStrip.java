@@ -37,9 +37,36 @@ public record SeatStrip(
         }
     }
 
-    public record Mark(double x, double width, Use use) {}
+    /** Places are rounded to a tenth, which is finer than a screen shows. */
+    public record Mark(double x, double width, Use use) {
+        public Mark {
+            x = tenth(x);
+            width = tenth(width);
+        }
+    }
 
-    public record Label(double x, String text) {}
+    public record Label(double x, String text) {
+        public Label {
+            x = tenth(x);
+        }
+    }
+
+    public SeatStrip {
+        width = tenth(width);
+        height = tenth(height);
+        capacityX = tenth(capacityX);
+        marks = List.copyOf(marks);
+        labels = List.copyOf(labels);
+    }
+
+    /** Room for the names below, when there are any. */
+    public double fullHeight() {
+        return labels.isEmpty() ? height : height + 20;
+    }
+
+    private static double tenth(double exact) {
+        return Math.round(exact * 10) / 10.0;
+    }
 
     /** People who came together. @param name shown under a waiting party; may be empty */
     public record Party(int size, Use use, String name) {}

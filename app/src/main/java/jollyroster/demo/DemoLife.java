@@ -98,10 +98,26 @@ class DemoLife {
 
     private void register(long session, Crew.Member member, int party, Map<String, String> answers) {
         Registering came = roster.register(new Application(
-                session, member.name(), member.email(), member.phone(), party, ZoneId.of(member.zone()), answers, ""));
+                session,
+                member.name(),
+                member.email(),
+                member.phone(),
+                party,
+                ZoneId.of(member.zone()),
+                asked(session, answers),
+                ""));
         if (came instanceof Registering.Done done) {
             registrations.put(session + " " + member.email(), done.link().id());
         }
+    }
+
+    private List<Application.Answer> asked(long session, Map<String, String> answers) {
+        long offering = programme.session(session).orElseThrow().offering().id();
+        return programme.questions(offering).stream()
+                .filter(q -> !answers.getOrDefault(q.question().key(), "").isEmpty())
+                .map(q -> new Application.Answer(
+                        q.id(), q.question().label(), answers.get(q.question().key())))
+                .toList();
     }
 
     /** Somebody whose mailbox does not exist, so that the outbox has a failure to show. */

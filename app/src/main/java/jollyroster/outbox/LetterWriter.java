@@ -53,7 +53,7 @@ class LetterWriter {
     Letter write(String key, Anchor anchor, String subject, Letters.Facts facts, Instant now) {
         Map<String, Object> values = values(facts);
         String text = ANGLES.matcher(asText.get(anchor).execute(values)).replaceAll("$1");
-        String html = Markdown.toSafeHtml(asMarkdown.get(anchor).execute(values));
+        String html = Markdown.render(asMarkdown.get(anchor).execute(values));
         boolean seated = facts.standing() == Letters.Standing.SEATED;
         return new Letter(
                 key,

@@ -1,5 +1,7 @@
 package jollyroster.platform;
 
+import com.github.benmanes.caffeine.cache.Caffeine;
+import com.github.benmanes.caffeine.cache.LoadingCache;
 import org.commonmark.node.Node;
 import org.commonmark.parser.Parser;
 import org.commonmark.renderer.html.HtmlRenderer;
@@ -17,7 +19,17 @@ public final class Markdown {
 
     private Markdown() {}
 
+    private static final LoadingCache<String, String> RENDERED = Caffeine.newBuilder()
+            .maximumWeight(2_000_000)
+            .weigher((String text, String html) -> text.length() + html.length())
+            .build(Markdown::render);
+
     public static String toSafeHtml(String markdown) {
+        return RENDERED.get(markdown);
+    }
+
+    /** The same without keeping the result, for text that is rendered once. */
+    public static String render(String markdown) {
         Node document = PARSER.parse(markdown);
         return POLICY.sanitize(RENDERER.render(document));
     }

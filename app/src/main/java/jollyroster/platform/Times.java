@@ -8,6 +8,8 @@ import java.time.ZonedDateTime;
 import java.time.format.DateTimeFormatter;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 
 /** Dates and times as people write them: {@code Tue 16 Mar, 19:00–20:30}. */
 public final class Times {
@@ -17,6 +19,10 @@ public final class Times {
     private static final DateTimeFormatter DAY_AND_YEAR = DateTimeFormatter.ofPattern("EEE d MMM yyyy", Locale.ENGLISH);
     private static final DateTimeFormatter LONG_DAY = DateTimeFormatter.ofPattern("EEEE d MMMM yyyy", Locale.ENGLISH);
     private static final DateTimeFormatter TIME = DateTimeFormatter.ofPattern("HH:mm", Locale.ENGLISH);
+
+    private static final Set<String> ZONES = ZoneId.getAvailableZoneIds().stream()
+            .filter(id -> !id.startsWith("SystemV/"))
+            .collect(Collectors.toUnmodifiableSet());
 
     private Times() {}
 
@@ -76,8 +82,6 @@ public final class Times {
 
     /** The zone with this identifier, if the IANA database knows it; fixed offsets and other spellings are refused. */
     public static Optional<ZoneId> zone(String id) {
-        return id.length() <= 60 && (ZoneId.getAvailableZoneIds().contains(id)) && !id.startsWith("SystemV/")
-                ? Optional.of(ZoneId.of(id))
-                : Optional.empty();
+        return ZONES.contains(id) ? Optional.of(ZoneId.of(id)) : Optional.empty();
     }
 }

@@ -262,10 +262,4 @@ public class ProgrammeCommands {
     public Optional<Session> session(long id) {
         return RowQueries.sessions(writes.sql()).where(SESSION.ID.eq(id)).fetchOptional(RowQueries::session);
     }
-
-    /** The questions as this write sees them. */
-    @Transactional
-    public List<AskedQuestion> questions(long offering) {
-        return RowQueries.questions(writes.sql(), offering);
-    }
 }

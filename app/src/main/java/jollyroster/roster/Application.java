@@ -1,7 +1,7 @@
 package jollyroster.roster;
 
 import java.time.ZoneId;
-import java.util.Map;
+import java.util.List;
 
 /**
  * What a person asks for, checked and ready for the seat rule.
@@ -9,7 +9,7 @@ import java.util.Map;
  * @param email in lower case
  * @param phone E.164, or empty
  * @param party number of people, 1 = alone
- * @param answers accepted answers by question key; empty ones included
+ * @param answers accepted answers; questions left alone are not among them
  * @param submission names this very form, so that sending it twice registers once; empty when unknown
  */
 public record Application(
@@ -19,5 +19,9 @@ public record Application(
         String phone,
         int party,
         ZoneId zone,
-        Map<String, String> answers,
-        String submission) {}
+        List<Answer> answers,
+        String submission) {
+
+    /** An answer under the wording it was given to. */
+    public record Answer(long question, String wording, String value) {}
+}

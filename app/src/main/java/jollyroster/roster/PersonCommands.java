@@ -5,8 +5,8 @@ import static jollyroster.platform.tables.Tables.PERSON;
 
 import java.time.Instant;
 import java.util.List;
+import java.util.Optional;
 import jollyroster.platform.Writes;
-import jollyroster.programme.AskedQuestion;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
@@ -23,19 +23,18 @@ class PersonCommands {
     }
 
     /**
-     * The person with this address, added if new. Somebody known keeps name and phone: whoever types an address has not
+     * The person with this address. Somebody known keeps name and phone: whoever types an address has not
      * shown that it is theirs.
      */
-    long findOrAdd(Application asked, Instant now) {
+    Optional<Long> find(Application asked) {
         return writes.sql()
                 .select(PERSON.ID)
                 .from(PERSON)
                 .where(PERSON.EMAIL.eq(asked.email()))
-                .fetchOptional(PERSON.ID)
-                .orElseGet(() -> add(asked, now));
+                .fetchOptional(PERSON.ID);
     }
 
-    private long add(Application asked, Instant now) {
+    long add(Application asked, Instant now) {
         return writes.sql()
                 .insertInto(PERSON)
                 .set(PERSON.EMAIL, asked.email())
@@ -55,20 +54,15 @@ class PersonCommands {
                 .fetchSingle(PERSON.EMAIL);
     }
 
-    void keepAnswers(long registration, List<AskedQuestion> questions, Application asked) {
+    void keepAnswers(long registration, List<Application.Answer> answers) {
+        if (answers.isEmpty()) {
+            return;
+        }
         var insert = writes.sql()
                 .insertInto(ANSWER, ANSWER.REGISTRATION_ID, ANSWER.QUESTION_ID, ANSWER.WORDING, ANSWER.VALUE);
-        int kept = 0;
-        for (AskedQuestion question : questions) {
-            String value = asked.answers().getOrDefault(question.question().key(), "");
-            if (!value.isEmpty()) {
-                insert = insert.values(
-                        registration, question.id(), question.question().label(), value);
-                kept++;
-            }
+        for (Application.Answer answer : answers) {
+            insert = insert.values(registration, answer.question(), answer.wording(), answer.value());
         }
-        if (kept > 0) {
-            insert.execute();
-        }
+        insert.execute();
     }
 }

@@ -78,8 +78,8 @@ public class RosterCommands {
     }
 
     private Registering admit(Application asked, Session session, Instant now) {
-        long person = people.findOrAdd(asked, now);
-        Optional<RegistrationRecord> standing = seats.active(session.id(), person);
+        Optional<Long> known = people.find(asked);
+        Optional<RegistrationRecord> standing = known.flatMap(person -> seats.active(session.id(), person));
         if (standing.isPresent()) {
             outbox.answer(Anchor.LINK_AGAIN, recipient(session, standing.get(), asked.email()), now);
             return new Registering.Already();
@@ -88,9 +88,9 @@ public class RosterCommands {
         if (arrival instanceof Arrival.Refused refused) {
             return new Registering.Refused(reason(refused.because()));
         }
+        long person = known.orElseGet(() -> people.add(asked, now));
         RegistrationRecord registration = seats.add(asked, person, arrival instanceof Arrival.Seated, now);
-        people.keepAnswers(
-                registration.getId(), programme.questions(session.offering().id()), asked);
+        people.keepAnswers(registration.getId(), asked.answers());
         logbook.arrival(session.id(), registration, arrival, now);
         tell(arrival, recipient(session, registration, asked.email()), now);
         if (arrival instanceof Arrival.Seated seated && seated.passesOverTheLine()) {

@@ -4,13 +4,10 @@ import static jollyroster.platform.tables.Tables.ANSWER;
 import static jollyroster.platform.tables.Tables.LOGBOOK;
 import static jollyroster.platform.tables.Tables.PERSON;
 import static jollyroster.platform.tables.Tables.REGISTRATION;
-import static org.jooq.impl.DSL.coalesce;
+import static jollyroster.platform.tables.Tables.SEAT_COUNT;
 import static org.jooq.impl.DSL.count;
-import static org.jooq.impl.DSL.inline;
 import static org.jooq.impl.DSL.max;
-import static org.jooq.impl.DSL.sum;
 
-import java.math.BigDecimal;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.Collection;
@@ -49,22 +46,11 @@ public class RosterQueries implements SeatCounts {
             return Map.of();
         }
         Map<Long, SeatCount> counts = new HashMap<>();
-        var waiting = REGISTRATION.STATE.eq(RegistrationState.WAITLISTED.name());
-        var taking = REGISTRATION.STATE.in(
-                RegistrationState.TAKING_SEATS.stream().map(Enum::name).toList());
         reads.sql()
-                .select(
-                        REGISTRATION.SESSION_ID,
-                        coalesce(sum(REGISTRATION.PARTY).filterWhere(taking), inline(BigDecimal.ZERO)),
-                        count().filterWhere(waiting),
-                        coalesce(sum(REGISTRATION.PARTY).filterWhere(waiting), inline(BigDecimal.ZERO)))
-                .from(REGISTRATION)
-                .where(REGISTRATION.SESSION_ID.in(sessions))
-                .groupBy(REGISTRATION.SESSION_ID)
+                .selectFrom(SEAT_COUNT)
+                .where(SEAT_COUNT.SESSION_ID.in(sessions))
                 .forEach(r -> counts.put(
-                        r.value1(),
-                        new SeatCount(
-                                r.value2().intValue(), r.value3(), r.value4().intValue())));
+                        r.getSessionId(), new SeatCount(r.getTaken(), r.getWaitingParties(), r.getWaitingPeople())));
         sessions.forEach(session -> counts.putIfAbsent(session, SeatCount.NONE));
         return counts;
     }

@@ -2,12 +2,9 @@ package jollyroster.roster;
 
 import static jollyroster.platform.tables.Tables.LOGBOOK;
 import static jollyroster.platform.tables.Tables.REGISTRATION;
-import static org.jooq.impl.DSL.coalesce;
-import static org.jooq.impl.DSL.count;
+import static jollyroster.platform.tables.Tables.SEAT_COUNT;
 import static org.jooq.impl.DSL.inline;
-import static org.jooq.impl.DSL.sum;
 
-import java.math.BigDecimal;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
@@ -16,6 +13,7 @@ import jollyroster.core.seats.SeatTally;
 import jollyroster.platform.Writes;
 import jollyroster.platform.tables.tables.records.RegistrationRecord;
 import jollyroster.programme.Session;
+import org.jooq.Field;
 import org.jooq.impl.DSL;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
@@ -27,7 +25,6 @@ import org.springframework.transaction.annotation.Transactional;
 class SeatCommands {
 
     private static final String WAITLISTED = RegistrationState.WAITLISTED.name();
-    private static final List<String> TAKING = names(RegistrationState.TAKING_SEATS);
     private static final List<String> ACTIVE = names(RegistrationState.ACTIVE);
     private final Writes writes;
 
@@ -39,23 +36,19 @@ class SeatCommands {
         return states.stream().map(Enum::name).toList();
     }
 
-    /** Counts a session's seats in one pass over its index. */
+    /** How full the session is, in one query. */
     SeatTally tally(Session session) {
-        int open = session.capacity().open();
-        return writes.sql()
-                .select(
-                        coalesce(
-                                sum(REGISTRATION.PARTY).filterWhere(REGISTRATION.STATE.in(TAKING)),
-                                inline(BigDecimal.ZERO)),
-                        count().filterWhere(REGISTRATION.STATE.eq(WAITLISTED)),
-                        count().filterWhere(REGISTRATION
-                                .STATE
-                                .eq(WAITLISTED)
-                                .and(REGISTRATION.PASSED_OVER.ge(SeatRule.MOST_PASS_OVERS))
-                                .and(REGISTRATION.PARTY.le(open))))
+        Field<Integer> owed = DSL.field(DSL.selectCount()
                 .from(REGISTRATION)
                 .where(REGISTRATION.SESSION_ID.eq(session.id()))
-                .fetchSingle(r -> new SeatTally(r.value1().intValue(), r.value2(), r.value3()));
+                .and(REGISTRATION.STATE.eq(inline(WAITLISTED)))
+                .and(REGISTRATION.PASSED_OVER.ge(inline(SeatRule.MOST_PASS_OVERS)))
+                .and(REGISTRATION.PARTY.le(session.capacity().open())));
+        return writes.sql()
+                .select(SEAT_COUNT.TAKEN, SEAT_COUNT.WAITING_PARTIES, owed)
+                .from(SEAT_COUNT)
+                .where(SEAT_COUNT.SESSION_ID.eq(session.id()))
+                .fetchSingle(r -> new SeatTally(r.value1(), r.value2(), r.value3()));
     }
 
     /** The waitlist in order. */

@@ -2,6 +2,7 @@ package jollyroster.signup;
 
 import jakarta.servlet.http.HttpServletRequest;
 import java.time.ZoneId;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -70,7 +71,7 @@ public record RegistrationForm(
         number.ifPresentOrElse(
                 n -> {}, () -> problems.put("phone", "This is not a phone number. Leave it empty if you like."));
         checkParty(offering, problems);
-        Map<String, String> accepted = checkAnswers(questions, problems);
+        List<Application.Answer> accepted = checkAnswers(questions, problems);
         if (!problems.isEmpty()) {
             return new Checked(Optional.empty(), problems);
         }
@@ -120,13 +121,13 @@ public record RegistrationForm(
                 : "At most " + offering.largestParty() + " people can come on one registration.";
     }
 
-    private Map<String, String> checkAnswers(List<AskedQuestion> questions, Map<String, String> problems) {
-        Map<String, String> accepted = new HashMap<>();
+    private List<Application.Answer> checkAnswers(List<AskedQuestion> questions, Map<String, String> problems) {
+        List<Application.Answer> accepted = new ArrayList<>();
         for (AskedQuestion asked : questions) {
             String key = asked.question().key();
             AnswerCheck check = asked.question().check(answers.getOrDefault(key, ""));
             if (check instanceof AnswerCheck.Answered answered) {
-                accepted.put(key, answered.value());
+                keep(asked, answered.value(), accepted);
             } else {
                 problems.put(
                         "q." + key,
@@ -136,6 +137,12 @@ public record RegistrationForm(
             }
         }
         return accepted;
+    }
+
+    private static void keep(AskedQuestion asked, String value, List<Application.Answer> accepted) {
+        if (!value.isEmpty()) {
+            accepted.add(new Application.Answer(asked.id(), asked.question().label(), value));
+        }
     }
 
     private static String words(AnswerCheck.Problem problem, String label) {

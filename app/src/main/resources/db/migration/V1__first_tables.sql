@@ -110,10 +110,45 @@ CREATE TABLE registration (
   changed_at TEXT NOT NULL
 ) STRICT;
 CREATE INDEX registration_by_session ON registration (session_id, state, party, passed_over);
+CREATE INDEX registration_owed ON registration (session_id, party)
+  WHERE state = 'WAITLISTED' AND passed_over >= 2;
 CREATE INDEX registration_by_person ON registration (person_id);
 CREATE UNIQUE INDEX registration_once ON registration (session_id, person_id)
   WHERE state NOT IN ('CANCELLED', 'DECLINED');
 CREATE UNIQUE INDEX registration_by_submission ON registration (submission) WHERE submission IS NOT NULL;
+
+-- How full each session is, kept by the triggers below so that no page has to count.
+CREATE TABLE seat_count (
+  session_id INTEGER PRIMARY KEY REFERENCES session (id) ON DELETE CASCADE,
+  taken INTEGER NOT NULL CHECK (taken >= 0),
+  waiting_parties INTEGER NOT NULL CHECK (waiting_parties >= 0),
+  waiting_people INTEGER NOT NULL CHECK (waiting_people >= 0)
+) STRICT;
+
+CREATE TRIGGER seat_count_begins AFTER INSERT ON session BEGIN
+  INSERT INTO seat_count (session_id, taken, waiting_parties, waiting_people) VALUES (NEW.id, 0, 0, 0);
+END;
+
+CREATE TRIGGER seat_count_after_registering AFTER INSERT ON registration BEGIN
+  UPDATE seat_count SET
+    taken = taken + CASE WHEN NEW.state IN ('UNCONFIRMED', 'REGISTERED', 'CALLED_UP') THEN NEW.party ELSE 0 END,
+    waiting_parties = waiting_parties + (NEW.state = 'WAITLISTED'),
+    waiting_people = waiting_people + CASE WHEN NEW.state = 'WAITLISTED' THEN NEW.party ELSE 0 END
+  WHERE session_id = NEW.session_id;
+END;
+
+CREATE TRIGGER seat_count_after_change AFTER UPDATE OF state, party, session_id ON registration BEGIN
+  UPDATE seat_count SET
+    taken = taken - CASE WHEN OLD.state IN ('UNCONFIRMED', 'REGISTERED', 'CALLED_UP') THEN OLD.party ELSE 0 END,
+    waiting_parties = waiting_parties - (OLD.state = 'WAITLISTED'),
+    waiting_people = waiting_people - CASE WHEN OLD.state = 'WAITLISTED' THEN OLD.party ELSE 0 END
+  WHERE session_id = OLD.session_id;
+  UPDATE seat_count SET
+    taken = taken + CASE WHEN NEW.state IN ('UNCONFIRMED', 'REGISTERED', 'CALLED_UP') THEN NEW.party ELSE 0 END,
+    waiting_parties = waiting_parties + (NEW.state = 'WAITLISTED'),
+    waiting_people = waiting_people + CASE WHEN NEW.state = 'WAITLISTED' THEN NEW.party ELSE 0 END
+  WHERE session_id = NEW.session_id;
+END;
 
 CREATE TABLE answer (
   registration_id INTEGER NOT NULL REFERENCES registration (id),

@@ -89,7 +89,7 @@ class OutboxTest {
                 "",
                 1,
                 java.time.ZoneId.of("Europe/Lisbon"),
-                java.util.Map.of(),
+                List.of(),
                 "");
         long id = ((Registering.Done) roster.register(far)).link().id();
         worker.sendDue();
@@ -101,14 +101,7 @@ class OutboxTest {
     void a_refused_address_fails_with_the_reason_and_can_be_tried_again() {
         Published at = saltmarrow.publish(seats(8));
         Application lost = new Application(
-                at.session(),
-                "Ambrose Netherby",
-                "no-such-box@crew.example",
-                "",
-                1,
-                Saltmarrow.HALIFAX,
-                java.util.Map.of(),
-                "");
+                at.session(), "Ambrose Netherby", "no-such-box@crew.example", "", 1, Saltmarrow.HALIFAX, List.of(), "");
         long id = ((Registering.Done) roster.register(lost)).link().id();
         worker.sendDue();
         OutboxQueries.Item failed = item(id, Anchor.REGISTERED);

@@ -7,7 +7,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
-import java.util.Map;
 import jollyroster.AppTest;
 import jollyroster.Saltmarrow;
 import jollyroster.Saltmarrow.Published;
@@ -124,7 +123,14 @@ class RosterCommandsTest {
     void the_same_form_sent_twice_registers_once() {
         Published at = saltmarrow.publish(seats(8));
         Application form = new Application(
-                at.session(), "Linnea Tidewater", "linnea@crew.example", "", 1, Saltmarrow.HALIFAX, Map.of(), "form-1");
+                at.session(),
+                "Linnea Tidewater",
+                "linnea@crew.example",
+                "",
+                1,
+                Saltmarrow.HALIFAX,
+                List.of(),
+                "form-1");
         assertThat(commands.register(form)).isEqualTo(commands.register(form));
         assertThat(queries.roster(at.session())).hasSize(1);
     }

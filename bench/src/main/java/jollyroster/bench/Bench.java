@@ -17,7 +17,7 @@ import java.util.stream.Stream;
 public final class Bench {
 
     private static final int CLIENTS = 32;
-    private static final int WARM_UP = 1500;
+    private static final int WARM_UP = 4000;
     private static final int REQUESTS = 3000;
     private static final int COMMITS = 4000;
 
