@@ -38,11 +38,17 @@ class SecurityConfiguration {
                         .failureUrl("/sign-in?wrong"))
                 .logout(logout -> logout.logoutUrl("/sign-out").logoutSuccessUrl("/sign-in?out"))
                 .requestCache(cache -> cache.requestCache(deskOnly()))
-                .csrf(csrf -> csrf.csrfTokenRepository(new CookieCsrfTokenRepository())
+                .csrf(csrf -> csrf.csrfTokenRepository(tokenInCookie())
                         .ignoringRequestMatchers("/hooks/**", "/standin/meeting/*/leave", "/my/*/no-reminders"))
                 .addFilterBefore(throttle, UsernamePasswordAuthenticationFilter.class)
                 .headers(SecurityConfiguration::headers);
         return http.build();
+    }
+
+    private static CookieCsrfTokenRepository tokenInCookie() {
+        CookieCsrfTokenRepository tokens = new CookieCsrfTokenRepository();
+        tokens.setCookieCustomizer(cookie -> cookie.sameSite("Lax"));
+        return tokens;
     }
 
     private static void headers(HeadersConfigurer<HttpSecurity> headers) {

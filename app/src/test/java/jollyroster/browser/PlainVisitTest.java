@@ -109,6 +109,10 @@ class PlainVisitTest {
             page.keyboard().press("Tab");
             page.keyboard().press("Enter");
             assertThat(page.locator("main")).hasAttribute("data-state", "registered");
+            assertThat(Chromium.violations(page)).isEmpty();
+            page.click("text=To the door");
+            assertThat(page.locator("[data-countdown]")).isVisible();
+            assertThat(Chromium.violations(page)).isEmpty();
         }
     }
 

@@ -84,6 +84,7 @@ class StampedeTest {
                 .mapToInt(Registration::party)
                 .sum();
         assertThat(taken).isBetween(18, 20);
+        assertThat(roster.of(List.of(at.session())).get(at.session()).taken()).isEqualTo(taken);
         assertThat(everybody).allMatch(r -> r.passedOver() <= 2);
         List<String> places = roster.logbook(at.session(), 2000).stream()
                 .filter(l -> l.entry() == LogbookEntry.WAITLISTED)
