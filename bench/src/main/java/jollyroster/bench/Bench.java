@@ -61,6 +61,8 @@ public final class Bench {
         ratio("registration : empty post", rates.get("registration") / post, 0.60);
         ratio("public page : empty page", rates.get("public page") / rates.get("empty page"), 0.70);
         System.out.printf(
+                "%-34s %5.2f%n", "registration : empty page", rates.get("registration") / rates.get("empty page"));
+        System.out.printf(
                 "%-34s %5.2f  (over HTTP; a registration writes about eight rows)%n",
                 "registration : raw commit", rates.get("registration") / rates.get("raw commit"));
         System.out.printf("%-34s %5d MB%n", "resident memory under load", server.residentMegabytes());
