@@ -147,7 +147,11 @@ class RegisteringOverHttpTest {
         assertThat(postWithToken(at).status()).isEqualTo(409);
         clock.set(TestClock.START);
         programme.turn(at.offering(), OfferingStatus.CLOSED);
-        assertThat(postWithToken(at).status()).isEqualTo(409);
+        Browserless.Page closed = postWithToken(at);
+        assertThat(closed.status()).isEqualTo(409);
+        assertThat(closed.document().select("#e-session .field-problem").text())
+                .isEqualTo("Registration for this date is closed.");
+        assertThat(closed.document().select("#name").attr("value")).isEqualTo("Late Comer");
         programme.turn(at.offering(), OfferingStatus.DRAFT);
         assertThat(visitor.get("/p/" + at.slug()).status()).isEqualTo(404);
         assertThat(roster.roster(at.session())).isEmpty();
