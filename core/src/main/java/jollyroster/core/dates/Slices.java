@@ -1,0 +1,36 @@
+package jollyroster.core.dates;
+
+import java.time.Duration;
+import java.time.ZonedDateTime;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.IntStream;
+
+/** A stretch of time cut into equal sessions, one right after the other, with nothing left over. */
+public final class Slices {
+
+    private Slices() {}
+
+    /**
+     * Cuts a stretch into slices of one length: 10:00–12:00 every 10 minutes is 12 of them (common practice).
+     *
+     * @param each longer than zero
+     * @return empty when {@code each} does not divide the stretch
+     */
+    public static Optional<List<SessionTime>> every(SessionTime whole, Duration each) {
+        if (each.isZero() || each.isNegative()) {
+            return Optional.empty();
+        }
+        boolean divides = whole.length().toSeconds() % each.toSeconds() == 0;
+        long parts = whole.length().toSeconds() / each.toSeconds();
+        return divides && parts <= TypedDates.MOST_SESSIONS
+                ? Optional.of(cut(whole.start(), each, (int) parts))
+                : Optional.empty();
+    }
+
+    private static List<SessionTime> cut(ZonedDateTime start, Duration each, int parts) {
+        return IntStream.range(0, parts)
+                .mapToObj(i -> new SessionTime(start.plus(each.multipliedBy(i)), each, SessionTime.Adjustment.NONE))
+                .toList();
+    }
+}
