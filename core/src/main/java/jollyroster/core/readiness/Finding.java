@@ -8,10 +8,11 @@ import org.jspecify.annotations.Nullable;
  *
  * @param session the session it is about, or {@code null} when it is about the offering
  * @param at an instant the remark needs (a clock change), or {@code null}
- * @param count a number the remark needs (sessions concerned, minutes of a shift); 0 when it needs none
+ * @param count a number the remark needs (sessions or people concerned, minutes, a room's size); 0 when it needs none
+ * @param detail a name the remark needs (a host, a question); empty when it needs none
  */
 public record Finding(
-        Kind kind, @Nullable Long session, @Nullable Instant at, int count) {
+        Kind kind, @Nullable Long session, @Nullable Instant at, int count, String detail) {
 
     /** What was found, how grave it is, and which part of the sheet it is about. */
     public enum Kind {
@@ -19,12 +20,32 @@ public record Finding(
         NO_SEATS(Severity.STOPS, Place.SEATS),
         NO_VENUE(Severity.STOPS, Place.VENUE),
         NO_LINK(Severity.STOPS, Place.VENUE),
+        /** The link is made by a meeting service, and none is set up. */
+        NO_PROVIDER(Severity.STOPS, Place.VENUE),
         START_IN_PAST(Severity.STOPS, Place.DATES),
-        CLOCK_CHANGE(Severity.REMARK, Place.DATES),
+        /** Registration would close before it opens. */
+        CUT_OFF_BEFORE_OPENING(Severity.STOPS, Place.REGISTRATION),
+        LINK_FAILED(Severity.ODD, Place.VENUE),
+        HOST_DOUBLE_BOOKED(Severity.ODD, Place.HOSTS),
+        VENUE_DOUBLE_BOOKED(Severity.ODD, Place.VENUE),
+        NO_HOST(Severity.ODD, Place.HOSTS),
         NO_SUMMARY(Severity.ODD, Place.SUMMARY),
         NO_DESCRIPTION(Severity.ODD, Place.DESCRIPTION),
         ROOM_TOO_SMALL(Severity.ODD, Place.SEATS),
-        SAME_TIME_TWICE(Severity.ODD, Place.DATES);
+        /** The meeting lets fewer people in than there are seats. */
+        ROOM_LIMIT_LOW(Severity.ODD, Place.SEATS),
+        ALL_KEPT_BACK(Severity.ODD, Place.SEATS),
+        MINIMUM_ABOVE_SEATS(Severity.ODD, Place.SEATS),
+        SAME_TIME_TWICE(Severity.ODD, Place.DATES),
+        OUT_OF_ORDER(Severity.ODD, Place.DATES),
+        /** Most of those who came before would be asleep. */
+        ASLEEP(Severity.ODD, Place.DATES),
+        ONE_OPTION(Severity.ODD, Place.INTAKE),
+        NO_LINK_REMINDER(Severity.ODD, Place.MESSAGES),
+        LINK_PENDING(Severity.REMARK, Place.VENUE),
+        CLOCK_CHANGE(Severity.REMARK, Place.DATES),
+        /** People who are registered see a later date at another hour. */
+        CLOCK_SHIFT(Severity.REMARK, Place.DATES);
 
         private final Severity severity;
         private final Place place;
@@ -47,7 +68,7 @@ public record Finding(
     public enum Severity {
         /** Publishing makes no sense before it is mended. */
         STOPS,
-        /** Probably a mistake. */
+        /** Probably a mistake; publishing asks once. */
         ODD,
         /** Worth knowing. */
         REMARK
@@ -58,15 +79,23 @@ public record Finding(
         SUMMARY,
         DESCRIPTION,
         VENUE,
+        HOSTS,
         SEATS,
-        DATES
+        REGISTRATION,
+        INTAKE,
+        DATES,
+        MESSAGES
     }
 
     static Finding about(Kind kind) {
-        return new Finding(kind, null, null, 0);
+        return new Finding(kind, null, null, 0, "");
     }
 
     static Finding about(Kind kind, int count) {
-        return new Finding(kind, null, null, count);
+        return new Finding(kind, null, null, count, "");
+    }
+
+    static Finding on(long session, Kind kind, int count, String detail) {
+        return new Finding(kind, session, null, count, detail);
     }
 }

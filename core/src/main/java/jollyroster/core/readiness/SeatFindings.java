@@ -1,0 +1,41 @@
+package jollyroster.core.readiness;
+
+import java.util.function.Predicate;
+import java.util.function.ToIntFunction;
+import java.util.stream.Stream;
+import jollyroster.core.readiness.Finding.Kind;
+import jollyroster.core.readiness.Readiness.Date;
+import jollyroster.core.readiness.Readiness.Sheet;
+
+/** Seats against rooms, kept-back seats and the minimum. */
+final class SeatFindings {
+
+    private SeatFindings() {}
+
+    static Stream<Finding> of(Sheet sheet) {
+        return Stream.of(
+                        sheet.sessions().stream()
+                                .filter(date -> date.seats() < 1)
+                                .map(date -> Finding.on(date.id(), Kind.NO_SEATS, 0, "")),
+                        first(sheet, Kind.ROOM_TOO_SMALL, d -> !d.isOnline() && isTooSmall(d), SeatFindings::room),
+                        first(sheet, Kind.ROOM_LIMIT_LOW, d -> d.isOnline() && isTooSmall(d), SeatFindings::room),
+                        first(sheet, Kind.ALL_KEPT_BACK, d -> d.seats() > 0 && d.keptBack() >= d.seats(), Date::seats),
+                        first(sheet, Kind.MINIMUM_ABOVE_SEATS, d -> d.seats() > 0 && d.minimum() > d.seats(), Date::minimum))
+                .flatMap(findings -> findings);
+    }
+
+    private static boolean isTooSmall(Date date) {
+        return date.roomSize().isPresent() && date.seats() > date.roomSize().getAsInt();
+    }
+
+    private static int room(Date date) {
+        return date.roomSize().orElse(0);
+    }
+
+    private static Stream<Finding> first(Sheet sheet, Kind kind, Predicate<Date> odd, ToIntFunction<Date> number) {
+        return sheet.sessions().stream()
+                .filter(odd)
+                .limit(1)
+                .map(date -> Finding.on(date.id(), kind, number.applyAsInt(date), ""));
+    }
+}

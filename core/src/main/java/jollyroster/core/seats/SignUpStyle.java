@@ -1,0 +1,13 @@
+package jollyroster.core.seats;
+
+/** How people register for an offering. */
+public enum SignUpStyle {
+    /** For each date on its own; a person may hold several. */
+    ANY_DATE,
+    /** For exactly one date; changing the date moves the person. */
+    ONE_DATE,
+    /** Once for all dates, with one seat count. */
+    WHOLE_SERIES,
+    /** For a time of their own in open hours. Kept for later; no offering has it yet. */
+    OWN_TIME
+}
