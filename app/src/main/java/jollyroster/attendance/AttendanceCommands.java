@@ -7,6 +7,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.Optional;
 import jollyroster.core.attendance.Verdict;
+import jollyroster.platform.Permissions;
 import jollyroster.platform.Writes;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -16,10 +17,12 @@ import org.springframework.transaction.annotation.Transactional;
 public class AttendanceCommands {
 
     private final Writes writes;
+    private final Permissions permissions;
     private final Clock clock;
 
-    AttendanceCommands(Writes writes, Clock clock) {
+    AttendanceCommands(Writes writes, Permissions permissions, Clock clock) {
         this.writes = writes;
+        this.permissions = permissions;
         this.clock = clock;
     }
 
@@ -52,9 +55,11 @@ public class AttendanceCommands {
     /** Marks a verdict by hand, or takes the mark away. The evidence stays. */
     @Transactional
     public void mark(long registration, long session, Optional<Verdict> verdict, String by) {
+        permissions.requireTeam();
         writes.sql()
                 .deleteFrom(HAND_MARK)
                 .where(HAND_MARK.REGISTRATION_ID.eq(registration))
+                .and(HAND_MARK.SESSION_ID.eq(session))
                 .execute();
         verdict.ifPresent(v -> writes.sql()
                 .insertInto(HAND_MARK)

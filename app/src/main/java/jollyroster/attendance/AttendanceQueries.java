@@ -4,6 +4,7 @@ import static jollyroster.platform.tables.Tables.CONNECTION;
 import static jollyroster.platform.tables.Tables.HAND_MARK;
 
 import java.time.Instant;
+import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -61,6 +62,21 @@ public class AttendanceQueries {
                         Function.identity(),
                         id -> attended(
                                 span, connections.getOrDefault(id, List.of()), Optional.ofNullable(marks.get(id)))));
+    }
+
+    /** Those of these sessions of which anything is known, in two queries. */
+    public Set<Long> sessionsWithEvidence(Collection<Long> sessions) {
+        Set<Long> known = new TreeSet<>(reads.sql()
+                .selectDistinct(CONNECTION.SESSION_ID)
+                .from(CONNECTION)
+                .where(CONNECTION.SESSION_ID.in(sessions))
+                .fetch(CONNECTION.SESSION_ID));
+        known.addAll(reads.sql()
+                .selectDistinct(HAND_MARK.SESSION_ID)
+                .from(HAND_MARK)
+                .where(HAND_MARK.SESSION_ID.in(sessions))
+                .fetch(HAND_MARK.SESSION_ID));
+        return known;
     }
 
     private static Attended attended(Interval span, List<Connection> connections, Optional<Mark> mark) {

@@ -4,6 +4,8 @@ import java.time.Instant;
 import jollyroster.core.door.LinkTokens.Purpose;
 import jollyroster.platform.PersonalLinks;
 import jollyroster.platform.ServiceSignature;
+import jollyroster.programme.ProgrammeQueries;
+import jollyroster.programme.Session;
 import jollyroster.roster.RosterQueries;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
@@ -21,6 +23,7 @@ class MeetingReports {
     private static final int LONGEST_VISIT = 80;
     private final AttendanceCommands commands;
     private final RosterQueries roster;
+    private final ProgrammeQueries programme;
     private final PersonalLinks links;
     private final ServiceSignature signature;
     private final JsonMapper json;
@@ -28,11 +31,13 @@ class MeetingReports {
     MeetingReports(
             AttendanceCommands commands,
             RosterQueries roster,
+            ProgrammeQueries programme,
             PersonalLinks links,
             ServiceSignature signature,
             JsonMapper json) {
         this.commands = commands;
         this.roster = roster;
+        this.programme = programme;
         this.links = links;
         this.signature = signature;
         this.json = json;
@@ -72,7 +77,8 @@ class MeetingReports {
         return links.read(Purpose.MEETING_PASS, String.valueOf(report.guest()))
                 .flatMap(link -> roster.registration(link.id()))
                 .map(r -> {
-                    commands.joined(report.visit(), r.id(), r.session(), report.at());
+                    long date = programme.dateAt(r.session(), report.at()).map(Session::id).orElse(r.session());
+                    commands.joined(report.visit(), r.id(), date, report.at());
                     return ResponseEntity.noContent().<Void>build();
                 })
                 .orElseGet(() -> ResponseEntity.badRequest().build());

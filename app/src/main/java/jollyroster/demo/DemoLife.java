@@ -49,7 +49,7 @@ class DemoLife {
 
     private record Visit(long session, int from, int people, boolean radio) {}
 
-    List<Happening> happenings(List<Long> radio, List<Long> knots) {
+    List<Happening> happenings(List<Long> radio, List<Long> knots, List<Long> course, List<Long> drill) {
         Crew crew = new Crew(SEED);
         List<Crew.Member> people =
                 IntStream.range(0, PEOPLE).mapToObj(i -> crew.next()).toList();
@@ -64,6 +64,9 @@ class DemoLife {
                         new Visit(knots.get(2), 97, 11, false),
                         new Visit(knots.get(3), 112, 4, false))
                 .forEach(visit -> visit(visit, people, crew, happenings));
+        joining(course.get(0), 30, 11, people, crew, happenings);
+        joining(drill.get(0), 50, 6, people, crew, happenings);
+        joining(drill.get(1), 60, 2, people, crew, happenings);
         happenings.add(new Happening(Instant.parse("2027-03-10T12:55:00Z"), () -> lost(radio.get(3))));
         return happenings;
     }
@@ -84,6 +87,16 @@ class DemoLife {
             if (span.end().isBefore(DemoClock.START)) {
                 attend(visit, member, span, crew, happenings);
             }
+        }
+    }
+
+    /** People who registered in the last days for something that asks them nothing. */
+    private void joining(
+            long session, int from, int number, List<Crew.Member> people, Crew crew, List<Happening> happenings) {
+        for (int i = 0; i < number; i++) {
+            Crew.Member member = people.get((from + i * 3) % PEOPLE);
+            Instant at = DemoClock.START.minus(Duration.ofMinutes(30 + crew.upTo(9 * 24 * 60)));
+            happenings.add(new Happening(at, () -> register(session, member, 1, Map.of())));
         }
     }
 

@@ -1,6 +1,8 @@
 package jollyroster.demo;
 
 import java.nio.charset.StandardCharsets;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import jollyroster.platform.Organisation;
 import jollyroster.platform.OrganisationCommands;
 import jollyroster.team.AccountCommands;
@@ -9,13 +11,18 @@ import org.springframework.context.annotation.Profile;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Sets up the school and its organiser, with a secret that is the same each time. */
+/** Sets up the school and its team, with a secret that is the same each time. */
 @Component
 @Profile("demo")
 class DemoOrganisation {
 
+    static final String OTTOLINE = "Ottoline Marsh";
+    static final String BARNABY = "Barnaby Teague";
+    static final String SABLE = "Sable Renwick";
+    private static final String PASSWORD = "fair-winds";
     private final OrganisationCommands organisations;
     private final AccountCommands accounts;
+    private final Map<String, Long> members = new ConcurrentHashMap<>();
 
     DemoOrganisation(OrganisationCommands organisations, AccountCommands accounts) {
         this.organisations = organisations;
@@ -33,6 +40,19 @@ class DemoOrganisation {
                         "#1f5c4d",
                         "Short courses by the water and on the air, for people who go out and mean to come back."),
                 "demo data has no secrets worth it".getBytes(StandardCharsets.UTF_8));
-        accounts.add("Demo Organiser", "demo@saltmarrow.example", "fair-winds", Role.ORGANISER);
+        accounts.add("Demo Organiser", "demo@saltmarrow.example", PASSWORD, Role.ORGANISER);
+        host(OTTOLINE, "ottoline@saltmarrow.example");
+        host(BARNABY, "barnaby@saltmarrow.example");
+        host(SABLE, "sable@saltmarrow.example");
+        accounts.add("Wilhelmina Oke", "wilhelmina@saltmarrow.example", PASSWORD, Role.HELPER);
+    }
+
+    private void host(String name, String email) {
+        members.put(name, accounts.add(name, email, PASSWORD, Role.HOST));
+    }
+
+    /** The number of a host. */
+    long member(String name) {
+        return members.get(name);
     }
 }

@@ -5,7 +5,9 @@ import java.time.LocalDateTime;
 import java.util.List;
 import jollyroster.core.dates.SessionTime;
 import jollyroster.programme.OfferingStatus;
-import jollyroster.programme.ProgrammeCommands;
+import jollyroster.programme.OfferingCommands;
+import jollyroster.programme.SessionCommands;
+import jollyroster.programme.Venue;
 import jollyroster.programme.SheetForm;
 import jollyroster.programme.VenueCommands;
 import org.springframework.boot.ApplicationArguments;
@@ -26,42 +28,38 @@ import org.springframework.web.bind.annotation.PostMapping;
 class MeasuringStick implements ApplicationRunner {
 
     private static final int SEATS = 100_000;
-    private final ProgrammeCommands programme;
+    private final OfferingCommands offerings;
+    private final SessionCommands sessions;
     private final VenueCommands venues;
 
-    MeasuringStick(ProgrammeCommands programme, VenueCommands venues) {
-        this.programme = programme;
+    MeasuringStick(OfferingCommands offerings, SessionCommands sessions, VenueCommands venues) {
+        this.offerings = offerings;
+        this.sessions = sessions;
         this.venues = venues;
     }
 
     @Override
     public void run(ApplicationArguments args) {
-        long venue = venues.add(new VenueCommands.Form("Great hall", "PLACE", "Saltmarrow", "", "", ""))
+        long venue = venues.add(VenueCommands.Form.of(Venue.Kind.PLACE, "Great hall", "Saltmarrow"))
                 .orElseThrow();
-        long offering = programme.draft("Bench offering", DemoData.HOME);
-        programme.save(offering, sheet(venue));
+        long offering = offerings.draft("Bench offering", DemoData.HOME);
+        offerings.save(offering, sheet(venue));
         SessionTime time =
                 SessionTime.resolve(LocalDateTime.parse("2027-04-20T19:00"), DemoData.HOME, Duration.ofHours(2));
-        programme.addDate(offering, time, SEATS);
-        programme.turn(offering, OfferingStatus.PUBLISHED);
+        sessions.addDate(offering, time, SEATS);
+        offerings.turn(offering, OfferingStatus.PUBLISHED);
     }
 
     private static SheetForm sheet(long venue) {
-        return new SheetForm(
-                1,
-                "Bench offering",
-                "Everybody fits.",
-                "A **description** of ordinary length, with a list:\n\n- one\n- two\n- three",
-                "",
-                "IN_PERSON",
-                String.valueOf(venue),
-                "Barnaby Teague",
-                "120",
-                String.valueOf(SEATS),
-                true,
-                "3",
-                "0",
-                List.of(
+        return SheetForm.titled("Bench offering")
+                .with(SheetForm.Words.of(
+                        "Bench offering",
+                        "Everybody fits.",
+                        "A **description** of ordinary length, with a list:\n\n- one\n- two\n- three",
+                        ""))
+                .with(SheetForm.Place.of("IN_PERSON", String.valueOf(venue)))
+                .with(SheetForm.Seats.of("120", String.valueOf(SEATS), true, "3"))
+                .asking(List.of(
                         new SheetForm.QuestionForm(null, "CHOOSE_ONE", "Left-handed?", "", true, "Yes\nNo"),
                         new SheetForm.QuestionForm(null, "SHORT_TEXT", "Your boat", "", false, "")));
     }

@@ -13,6 +13,7 @@ import java.util.Set;
 import jollyroster.chart.Tideline;
 import jollyroster.platform.DeskPage;
 import jollyroster.platform.OrganisationQueries;
+import jollyroster.programme.HostQueries;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.SeatCounts.SeatCount;
 import jollyroster.programme.Session;
@@ -26,13 +27,20 @@ class DeskFrame {
 
     private static final Duration REACH = Duration.ofDays(22);
     private final ProgrammeQueries programme;
+    private final HostQueries hosts;
     private final RosterQueries roster;
     private final OrganisationQueries organisation;
     private final Clock clock;
     private final LoadingCache<String, Set<ZoneId>> zones;
 
-    DeskFrame(ProgrammeQueries programme, RosterQueries roster, OrganisationQueries organisation, Clock clock) {
+    DeskFrame(
+            ProgrammeQueries programme,
+            HostQueries hosts,
+            RosterQueries roster,
+            OrganisationQueries organisation,
+            Clock clock) {
         this.programme = programme;
+        this.hosts = hosts;
         this.roster = roster;
         this.organisation = organisation;
         this.clock = clock;
@@ -46,7 +54,9 @@ class DeskFrame {
         String path = request.getRequestURI();
         if (path.startsWith("/desk/programme")
                 || path.startsWith("/desk/offerings")
-                || path.startsWith("/desk/sessions")) {
+                || path.startsWith("/desk/sessions")
+                || path.startsWith("/desk/schedule")
+                || path.startsWith("/desk/lanes")) {
             return "programme";
         }
         if (path.startsWith("/desk/people")) {
@@ -63,7 +73,7 @@ class DeskFrame {
         Instant now = clock.instant();
         ZoneId home = organisation.organisation().zone();
         Instant from = now.atZone(home).toLocalDate().atStartOfDay(home).toInstant();
-        List<Session> sessions = programme.between(from, now.plus(REACH)).stream()
+        List<Session> sessions = hosts.visible(programme.between(from, now.plus(REACH))).stream()
                 .filter(s -> !s.cancelled())
                 .toList();
         Map<Long, SeatCount> counts =

@@ -50,7 +50,7 @@ class FindController {
     }
 
     private static boolean matches(Offering o, String sought) {
-        return (o.title() + " " + o.hostName() + " " + o.place())
+        return (o.title() + " " + o.hostName() + " " + o.place() + " " + String.join(" ", o.front().labels()))
                 .toLowerCase(Locale.ROOT)
                 .contains(sought);
     }

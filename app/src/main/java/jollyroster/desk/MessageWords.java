@@ -16,6 +16,10 @@ final class MessageWords {
             case CALLED_UP -> "Seat freed";
             case CANCELLED -> "Given back";
             case LINK_AGAIN -> "Link again";
+            case CHANGED -> "News of a change";
+            case CALLED_OFF -> "News that it is called off";
+            case RESTORED -> "News that it takes place";
+            case LETTER -> "Letter to the team";
             case BEFORE_START -> "Reminder, " + amount(offset) + " before";
         };
     }

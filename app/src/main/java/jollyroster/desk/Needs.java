@@ -4,17 +4,27 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.stream.Collectors;
+import java.util.Set;
 import jollyroster.attendance.AttendanceQueries;
+import jollyroster.core.door.DoorHours;
 import jollyroster.core.readiness.Finding;
+import jollyroster.core.readiness.Readiness.Clash;
+import jollyroster.core.seats.Outlook;
 import jollyroster.outbox.MessageState;
 import jollyroster.outbox.OutboxQueries;
+import jollyroster.platform.Permissions;
 import jollyroster.platform.Times;
+import jollyroster.programme.Clashes;
+import jollyroster.programme.HostQueries;
+import jollyroster.programme.MeetingLink;
 import jollyroster.programme.Offering;
 import jollyroster.programme.OfferingStatus;
+import jollyroster.programme.OutlookWords;
 import jollyroster.programme.ProgrammeQueries;
+import jollyroster.programme.ReadinessCheck;
 import jollyroster.programme.ReadinessView;
 import jollyroster.programme.SeatCounts.SeatCount;
 import jollyroster.programme.Session;
@@ -27,16 +37,34 @@ class Needs {
 
     private static final Duration SOON = Duration.ofDays(10);
     private static final Duration LATELY = Duration.ofDays(14);
+    private static final Set<Finding.Kind> SAID_OF_EACH_SESSION = Set.of(
+            Finding.Kind.HOST_DOUBLE_BOOKED, Finding.Kind.VENUE_DOUBLE_BOOKED, Finding.Kind.LINK_FAILED);
     private final ProgrammeQueries programme;
+    private final HostQueries hosts;
+    private final Clashes clashes;
+    private final ReadinessCheck readiness;
     private final RosterQueries roster;
     private final OutboxQueries outbox;
     private final AttendanceQueries attendance;
+    private final Permissions permissions;
 
-    Needs(ProgrammeQueries programme, RosterQueries roster, OutboxQueries outbox, AttendanceQueries attendance) {
+    Needs(
+            ProgrammeQueries programme,
+            HostQueries hosts,
+            Clashes clashes,
+            ReadinessCheck readiness,
+            RosterQueries roster,
+            OutboxQueries outbox,
+            AttendanceQueries attendance,
+            Permissions permissions) {
         this.programme = programme;
+        this.hosts = hosts;
+        this.clashes = clashes;
+        this.readiness = readiness;
         this.roster = roster;
         this.outbox = outbox;
         this.attendance = attendance;
+        this.permissions = permissions;
     }
 
     /**
@@ -49,21 +77,25 @@ class Needs {
 
     List<Need> at(Instant now) {
         List<Need> needs = new ArrayList<>();
-        List<Session> soon = programme.between(now, now.plus(SOON)).stream()
+        List<Session> soon = hosts.visible(programme.between(now, now.plus(SOON))).stream()
                 .filter(s -> !s.cancelled() && s.offering().status() != OfferingStatus.DRAFT)
                 .toList();
+        Map<Long, SeatCount> counts = roster.of(soon.stream().map(Session::id).toList());
         openDoors(soon, now, needs);
-        failedMessages(needs);
-        fullWithWaitlist(soon, now, needs);
-        findings(now, needs);
+        soon.forEach(s -> soon(s, counts.get(s.id()), now, needs));
         unmarked(now, needs);
+        if (permissions.isOrganiser()) {
+            failedMessages(needs);
+            collisions(soon, now, needs);
+            findings(now, needs);
+        }
         needs.sort(Comparator.comparingInt(Need::urgency));
         return needs;
     }
 
     private void openDoors(List<Session> soon, Instant now, List<Need> needs) {
         for (Session s : soon) {
-            if (s.doorHours().at(now) == jollyroster.core.door.DoorHours.Phase.OPEN) {
+            if (s.doorHours().at(now) == DoorHours.Phase.OPEN) {
                 long inside = attendance.ofSession(s.id(), s.span(), now).values().stream()
                         .filter(a -> a.inside())
                         .count();
@@ -73,8 +105,39 @@ class Needs {
                         s.offering().title(),
                         inside == 1 ? "One person is inside." : inside + " people are inside.",
                         "Look after it",
-                        "/desk/sessions/" + s.id()));
+                        address(s)));
             }
+        }
+    }
+
+    private static String address(Session s) {
+        return "/desk/sessions/" + s.id();
+    }
+
+    private static String named(Session s) {
+        return s.offering().title() + ", " + Times.dayAndTime(s.start(), s.zone());
+    }
+
+    private static String in(Session s, Instant now) {
+        return "in " + Times.length(Duration.between(now, s.start()));
+    }
+
+    private static void soon(Session s, SeatCount count, Instant now, List<Need> needs) {
+        if (!now.isBefore(s.start())) {
+            return;
+        }
+        if (s.link().state() == MeetingLink.State.FAILED) {
+            needs.add(new Need(1, in(s, now), named(s), "It has no meeting link.", "Ask again", address(s)));
+        }
+        Outlook outlook = s.outlook(count.taken(), now);
+        if (outlook == Outlook.DECIDE_TODAY || outlook == Outlook.OVERDUE) {
+            String words = OutlookWords.of(s, count.taken(), now);
+            needs.add(new Need(1, in(s, now), named(s), "Does it run? " + words + ".", "Decide", address(s)));
+        }
+        if (count.waitingPeople() > 0) {
+            String people = count.waitingPeople() == 1 ? "One person waits" : count.waitingPeople() + " people wait";
+            needs.add(new Need(
+                    2, in(s, now), named(s), people + " for " + s.seats() + " seats.", "More seats?", address(s) + "#seats"));
         }
     }
 
@@ -91,33 +154,37 @@ class Needs {
         }
     }
 
-    private void fullWithWaitlist(List<Session> soon, Instant now, List<Need> needs) {
-        Map<Long, SeatCount> counts = roster.of(soon.stream().map(Session::id).toList());
-        for (Session s : soon) {
-            SeatCount count = counts.get(s.id());
-            if (count.waitingPeople() > 0 && now.isBefore(s.start())) {
+    /** Each conflict once, though it concerns two sessions. */
+    private void collisions(List<Session> soon, Instant now, List<Need> needs) {
+        Set<Object> said = new HashSet<>();
+        for (Clash clash : clashes.of(soon, now)) {
+            if (said.add(clash.conflict())) {
+                Session s = soon.stream().filter(x -> x.id() == clash.session()).findFirst().orElseThrow();
                 needs.add(new Need(
-                        2,
-                        "in " + Times.length(Duration.between(now, s.start())),
-                        s.offering().title() + ", " + Times.dayAndTime(s.start(), s.zone()),
-                        (count.waitingPeople() == 1 ? "One person waits" : count.waitingPeople() + " people wait")
-                                + " for " + s.seats() + " seats.",
-                        "More seats?",
-                        "/desk/sessions/" + s.id() + "#seats"));
+                        1,
+                        in(s, now),
+                        clash.name() + " is needed in two places",
+                        Times.dayAndTime(clash.conflict().overlap().start(), s.zone()) + ", "
+                                + clash.conflict().minutes() + " min, at " + s.offering().title() + ".",
+                        "See the lanes",
+                        "/desk/lanes?at=" + s.zonedStart().toLocalDate()));
             }
         }
     }
 
     private void findings(Instant now, List<Need> needs) {
-        Map<Long, List<Session>> sessions = programme.coming(now).stream()
-                .collect(Collectors.groupingBy(s -> s.offering().id()));
-        for (Offering o : programme.offerings()) {
-            if (o.status() != OfferingStatus.CLOSED) {
-                ReadinessView.findings(o, sessions.getOrDefault(o.id(), List.of()), now).stream()
-                        .filter(f -> f.kind().severity() != Finding.Severity.REMARK)
-                        .findFirst()
-                        .ifPresent(f -> needs.add(need(o, f)));
-            }
+        List<Offering> open = programme.offerings().stream()
+                .filter(o -> o.status() != OfferingStatus.CLOSED)
+                .toList();
+        Map<Long, List<Session>> dates =
+                programme.sessionsOf(open.stream().map(Offering::id).toList());
+        Map<Long, List<Finding>> findings = readiness.of(open, dates, now);
+        for (Offering o : open) {
+            findings.get(o.id()).stream()
+                    .filter(f -> f.kind().severity() != Finding.Severity.REMARK)
+                    .filter(f -> !SAID_OF_EACH_SESSION.contains(f.kind()))
+                    .findFirst()
+                    .ifPresent(f -> needs.add(need(o, f)));
         }
     }
 
@@ -133,21 +200,21 @@ class Needs {
     }
 
     private void unmarked(Instant now, List<Need> needs) {
-        List<Session> past = programme.between(now.minus(LATELY), now).stream()
+        List<Session> past = hosts.visible(programme.between(now.minus(LATELY), now)).stream()
                 .filter(s -> !s.cancelled() && !s.end().isAfter(now))
                 .toList();
-        Map<Long, SeatCount> counts = roster.of(past.stream().map(Session::id).toList());
+        List<Long> ids = past.stream().map(Session::id).toList();
+        Map<Long, SeatCount> counts = roster.of(ids);
+        Set<Long> known = attendance.sessionsWithEvidence(ids);
         for (Session s : past) {
-            boolean nothingKnown = counts.get(s.id()).taken() > 0
-                    && attendance.ofSession(s.id(), s.span(), now).isEmpty();
-            if (nothingKnown) {
+            if (counts.get(s.id()).taken() > 0 && !known.contains(s.id())) {
                 needs.add(new Need(
                         3,
                         Times.day(s.start().atZone(s.zone())),
                         s.offering().title(),
                         "Nobody is marked as having been there.",
                         "Mark attendance",
-                        "/desk/sessions/" + s.id() + "#roster"));
+                        address(s) + "#roster"));
             }
         }
     }

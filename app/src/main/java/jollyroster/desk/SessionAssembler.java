@@ -18,12 +18,19 @@ import jollyroster.core.dates.Interval;
 import jollyroster.outbox.OutboxQueries;
 import jollyroster.platform.Times;
 import jollyroster.programme.AskedQuestion;
+import jollyroster.core.readiness.Readiness.Clash;
+import jollyroster.programme.Clashes;
+import jollyroster.programme.HostQueries;
+import jollyroster.programme.HostQueries.Host;
+import jollyroster.programme.MeetingLink;
+import jollyroster.programme.OutlookWords;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Session;
 import jollyroster.programme.Venue;
 import jollyroster.roster.Registration;
 import jollyroster.roster.RegistrationState;
 import jollyroster.roster.RosterQueries;
+import jollyroster.schedule.ChangeQueries;
 import org.springframework.stereotype.Component;
 
 /** Puts a session's page together from the programme, the roster, the outbox and attendance. */
@@ -32,6 +39,9 @@ class SessionAssembler {
 
     private static final int LOGBOOK_SHOWN = 60;
     private final ProgrammeQueries programme;
+    private final HostQueries hosts;
+    private final Clashes clashes;
+    private final ChangeQueries changes;
     private final RosterQueries roster;
     private final OutboxQueries outbox;
     private final AttendanceQueries attendance;
@@ -39,11 +49,17 @@ class SessionAssembler {
 
     SessionAssembler(
             ProgrammeQueries programme,
+            HostQueries hosts,
+            Clashes clashes,
+            ChangeQueries changes,
             RosterQueries roster,
             OutboxQueries outbox,
             AttendanceQueries attendance,
             Clock clock) {
         this.programme = programme;
+        this.hosts = hosts;
+        this.clashes = clashes;
+        this.changes = changes;
         this.roster = roster;
         this.outbox = outbox;
         this.attendance = attendance;
@@ -53,6 +69,10 @@ class SessionAssembler {
     /** What the page and its margin are made from; each part was one query. */
     record Facts(
             Session session,
+            List<Session> dates,
+            List<Host> hosts,
+            List<Clash> clashes,
+            List<ChangeQueries.Open> undoable,
             List<Registration> roster,
             List<AskedQuestion> questions,
             Map<Long, Map<Long, String>> answers,
@@ -79,16 +99,20 @@ class SessionAssembler {
     }
 
     Optional<Facts> facts(long id) {
-        return programme.session(id).map(session -> {
+        return programme.session(id).filter(hosts::isVisible).map(session -> {
             Instant now = clock.instant();
-            List<Registration> people = roster.roster(id);
+            List<Registration> people = roster.roster(session.book());
             return new Facts(
                     session,
+                    programme.datesOf(session),
+                    hosts.of(session),
+                    clashes.of(List.of(session), now),
+                    changes.open(session.offering().id(), now),
                     people,
                     programme.questions(session.offering().id()),
-                    roster.answers(id),
+                    roster.answers(session.book()),
                     roster.registrationsBefore(
-                            people.stream().map(Registration::person).toList(), id),
+                            people.stream().map(Registration::person).toList(), session.book()),
                     attendance.ofSession(id, session.span(), now),
                     outbox.ofSession(id),
                     roster.logbook(id, LOGBOOK_SHOWN),
@@ -109,19 +133,56 @@ class SessionAssembler {
                         s.zone(),
                         facts.now().atZone(s.zone()).toLocalDate()),
                 Times.city(s.zone()),
-                s.offering().place().isEmpty() ? "no venue yet" : s.offering().place(),
-                s.offering().hostName(),
+                s.place().isEmpty() ? "no venue yet" : s.place(),
+                HostQueries.names(facts.hosts(), s.offering().hostName()),
                 s.seats(),
                 facts.past(),
                 !facts.now().isBefore(s.doorHours().opens()),
-                s.offering().venue().map(Venue::isOnline).orElse(false),
+                s.isOnline(),
                 strip(facts),
                 RunLineView.of(s, facts.messages(), facts.now()),
                 RunLineView.sendings(s, facts.messages()),
                 facts.questions().stream().map(q -> q.question().label()).toList(),
                 rows(facts),
                 facts.logbook().stream().map(l -> logged(l, s.zone())).toList(),
-                summary(facts));
+                summary(facts),
+                s.cancelled(),
+                s.own().note(),
+                s.cancelled() || facts.past() ? "" : OutlookWords.of(s, facts.taken(), facts.now()),
+                OutlookWords.code(s, facts.taken(), facts.now()),
+                link(s),
+                s.link().state() == MeetingLink.State.FAILED || s.link().tries() > 0,
+                otherDates(facts),
+                facts.undoable().stream()
+                        .map(c -> new SessionView.Undo(
+                                c.id(), c.words(), Times.length(Duration.between(facts.now(), c.until()))))
+                        .toList());
+    }
+
+    private static String link(Session s) {
+        boolean made = s.venue().filter(v -> v.kind() == Venue.Kind.MADE_LINK).isPresent();
+        return !made || s.cancelled()
+                ? ""
+                : switch (s.link().state()) {
+                    case NONE -> "The meeting link is made when the offering is published.";
+                    case WANTED -> s.link().tries() == 0
+                            ? "The meeting link is being made."
+                            : "The meeting link is late: " + s.link().problem() + " It is asked for again by itself.";
+                    case MADE -> "The meeting link is made.";
+                    case FAILED -> "The meeting link could not be made: " + s.link().problem();
+                };
+    }
+
+    private static List<SessionView.OtherDate> otherDates(Facts facts) {
+        return facts.dates().size() < 2
+                ? List.of()
+                : facts.dates().stream()
+                        .map(d -> new SessionView.OtherDate(
+                                d.id(),
+                                Times.dayAndTime(d.start(), d.zone()),
+                                d.id() == facts.session().id(),
+                                d.cancelled()))
+                        .toList();
     }
 
     private static SeatStrip strip(Facts facts) {

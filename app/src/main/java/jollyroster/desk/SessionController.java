@@ -3,7 +3,6 @@ package jollyroster.desk;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
-import java.security.Principal;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
@@ -14,6 +13,7 @@ import jollyroster.exchange.Calendars;
 import jollyroster.exchange.Tables;
 import jollyroster.platform.Address;
 import jollyroster.platform.DeskPage;
+import jollyroster.platform.Permissions;
 import jollyroster.programme.Session;
 import jollyroster.roster.RosterCommands;
 import jollyroster.roster.RosterQueries;
@@ -36,6 +36,7 @@ class SessionController {
     private final RosterCommands roster;
     private final RosterQueries queries;
     private final AttendanceCommands attendance;
+    private final Permissions permissions;
     private final Address address;
     private final Calendars calendars;
 
@@ -44,12 +45,14 @@ class SessionController {
             RosterCommands roster,
             RosterQueries queries,
             AttendanceCommands attendance,
+            Permissions permissions,
             Address address,
             Calendars calendars) {
         this.assembler = assembler;
         this.roster = roster;
         this.queries = queries;
         this.attendance = attendance;
+        this.permissions = permissions;
         this.address = address;
         this.calendars = calendars;
     }
@@ -61,6 +64,7 @@ class SessionController {
     @GetMapping("/desk/sessions/{id}")
     String session(@PathVariable long id, Model model) {
         SessionAssembler.Facts facts = known(id);
+        model.addAttribute("organiser", permissions.isOrganiser());
         model.addAttribute("view", SessionAssembler.view(facts));
         model.addAttribute("notes", SessionNotes.of(facts));
         return "desk/session";
@@ -70,14 +74,13 @@ class SessionController {
     String seats(
             @PathVariable long id,
             @RequestParam(defaultValue = "") String seats,
-            Principal who,
             RedirectAttributes flash) {
         known(id);
         if (!seats.strip().matches("\\d{1,6}") || Integer.parseInt(seats.strip()) > 100_000) {
             flash.addFlashAttribute("warned", "Seats are a number from 1 to 100,000.");
             return back(id, "");
         }
-        Optional<Integer> taken = roster.resize(id, Integer.parseInt(seats.strip()), who.getName());
+        Optional<Integer> taken = roster.resize(id, Integer.parseInt(seats.strip()), permissions.actor());
         taken.ifPresentOrElse(
                 t -> flash.addFlashAttribute("warned", "Not changed: " + t + " seats are taken, and one is the least."),
                 () -> flash.addFlashAttribute("said", "Seats changed."));
@@ -85,9 +88,9 @@ class SessionController {
     }
 
     @PostMapping("/desk/sessions/{id}/registrations/{registration}/cancel")
-    String cancel(@PathVariable long id, @PathVariable long registration, Principal who, RedirectAttributes flash) {
+    String cancel(@PathVariable long id, @PathVariable long registration, RedirectAttributes flash) {
         requireOn(id, registration);
-        boolean done = roster.cancel(registration, who.getName());
+        boolean done = roster.cancel(registration, permissions.actor());
         flash.addFlashAttribute(
                 done ? "said" : "warned", done ? "Given back, and told." : "Nothing was changed: it no longer stood.");
         return back(id, "#roster");
@@ -98,19 +101,18 @@ class SessionController {
     String mark(
             @PathVariable long id,
             @PathVariable long registration,
-            @RequestParam(defaultValue = "") String verdict,
-            Principal who) {
+            @RequestParam(defaultValue = "") String verdict) {
         requireOn(id, registration);
         Optional<Verdict> wanted = Arrays.stream(Verdict.values())
                 .filter(v -> v.name().equals(verdict))
                 .findFirst();
-        attendance.mark(registration, id, wanted, who.getName());
+        attendance.mark(registration, id, wanted, permissions.actor());
         return back(id, "#r" + registration);
     }
 
     private void requireOn(long session, long registration) {
         queries.registration(registration)
-                .filter(r -> r.session() == session)
+                .filter(r -> r.session() == known(session).session().book())
                 .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
     }
 
@@ -139,7 +141,7 @@ class SessionController {
                 s.sequence(),
                 s.offering().title(),
                 s.offering().summary(),
-                s.offering().place(),
+                s.place(),
                 address.of("/desk/sessions/" + id),
                 s.start(),
                 s.end(),

@@ -8,13 +8,16 @@ import java.util.List;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import jollyroster.core.attendance.Verdict;
 import jollyroster.core.dates.ClockChange;
+import jollyroster.core.seats.Outlook;
 import jollyroster.desk.SessionAssembler.Facts;
 import jollyroster.outbox.MessageState;
 import jollyroster.outbox.OutboxQueries.Count;
 import jollyroster.platform.MarginNote;
 import jollyroster.platform.Times;
+import jollyroster.programme.OutlookWords;
 import jollyroster.programme.Session;
 import jollyroster.roster.Registration;
 import jollyroster.roster.RegistrationState;
@@ -27,6 +30,8 @@ final class SessionNotes {
     static List<MarginNote> of(Facts facts) {
         List<MarginNote> notes = new ArrayList<>();
         failed(facts).ifPresent(notes::add);
+        clashes(facts).forEach(notes::add);
+        outlook(facts).ifPresent(notes::add);
         door(facts).ifPresent(notes::add);
         owed(facts).ifPresent(notes::add);
         waiting(facts).ifPresent(notes::add);
@@ -52,6 +57,33 @@ final class SessionNotes {
                         "See why",
                         "/desk/outbox?show=failed",
                         "stop"));
+    }
+
+    private static Stream<MarginNote> clashes(Facts facts) {
+        Session s = facts.session();
+        return facts.clashes().stream()
+                .limit(3)
+                .map(c -> new MarginNote(
+                        c.name() + " is needed in two places:",
+                        Times.dayAndTime(c.conflict().overlap().start(), s.zone()) + ", "
+                                + c.conflict().minutes() + " min, time to get ready included.",
+                        "See the lanes",
+                        "/desk/lanes?at=" + s.zonedStart().toLocalDate(),
+                        "stop"));
+    }
+
+    private static Optional<MarginNote> outlook(Facts facts) {
+        Session s = facts.session();
+        Outlook outlook = s.outlook(facts.taken(), facts.now());
+        if (facts.past() || s.cancelled() || outlook == Outlook.OPEN || outlook == Outlook.RUNS) {
+            return Optional.empty();
+        }
+        return Optional.of(new MarginNote(
+                outlook == Outlook.AT_RISK ? "It may not run:" : "Does it run?",
+                OutlookWords.of(s, facts.taken(), facts.now()) + ". Call it off, or let it run with fewer.",
+                "Decide",
+                "/desk/schedule/" + s.id(),
+                outlook == Outlook.AT_RISK ? "odd" : "stop"));
     }
 
     private static Optional<MarginNote> door(Facts facts) {

@@ -24,7 +24,21 @@ record SessionView(
         List<String> questions,
         List<Row> rows,
         List<Logged> logbook,
-        String summary) {
+        String summary,
+        boolean cancelled,
+        String note,
+        String outlook,
+        String outlookCode,
+        String link,
+        boolean linkAskable,
+        List<OtherDate> otherDates,
+        List<Undo> undoable) {
+
+    /** Another date of the same series. */
+    record OtherDate(long id, String when, boolean here, boolean cancelled) {}
+
+    /** A change that can be undone. @param left how long still */
+    record Undo(long id, String words, String left) {}
 
     /** A message of the run line in words. */
     record Sending(String when, String what, int planned, int sent, int failed, int withdrawn) {}

@@ -11,6 +11,8 @@ import jollyroster.outbox.OutboxQueries;
 import jollyroster.platform.DeskPage;
 import jollyroster.platform.OrganisationQueries;
 import jollyroster.platform.Times;
+import jollyroster.platform.Permissions;
+import jollyroster.programme.HostQueries;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.SeatCounts.SeatCount;
 import jollyroster.programme.Session;
@@ -27,6 +29,8 @@ class TodayController {
     private static final int NEXT_SESSIONS = 5;
     private final Needs needs;
     private final ProgrammeQueries programme;
+    private final HostQueries hosts;
+    private final Permissions permissions;
     private final RosterQueries roster;
     private final OutboxQueries outbox;
     private final OrganisationQueries organisation;
@@ -35,12 +39,16 @@ class TodayController {
     TodayController(
             Needs needs,
             ProgrammeQueries programme,
+            HostQueries hosts,
+            Permissions permissions,
             RosterQueries roster,
             OutboxQueries outbox,
             OrganisationQueries organisation,
             Clock clock) {
         this.needs = needs;
         this.programme = programme;
+        this.hosts = hosts;
+        this.permissions = permissions;
         this.roster = roster;
         this.outbox = outbox;
         this.organisation = organisation;
@@ -66,14 +74,16 @@ class TodayController {
         ZoneId home = organisation.organisation().zone();
         List<AtHand> atHand = atHand(now, home);
         model.addAttribute("longDay", Times.longDay(now.atZone(home)));
+        boolean organiser = permissions.isOrganiser();
+        model.addAttribute("organiser", organiser);
         model.addAttribute("needs", needs.at(now));
         model.addAttribute("atHand", atHand);
-        model.addAttribute("sends", sends(home));
+        model.addAttribute("sends", organiser ? sends(home) : List.of());
         return "desk/today";
     }
 
     private List<AtHand> atHand(Instant now, ZoneId home) {
-        List<Session> sessions = programme.between(now, now.plus(java.time.Duration.ofDays(30))).stream()
+        List<Session> sessions = hosts.visible(programme.between(now, now.plus(java.time.Duration.ofDays(30)))).stream()
                 .filter(s -> !s.cancelled())
                 .limit(NEXT_SESSIONS)
                 .toList();
@@ -95,7 +105,7 @@ class TodayController {
                 s.offering().title(),
                 Times.range(s.start(), s.end(), home, now.atZone(home).toLocalDate()),
                 soon,
-                s.offering().venue().map(Venue::name).orElse("no venue yet"),
+                s.venue().map(Venue::name).orElse("no venue yet"),
                 SeatStrip.ofCounts(s.seats(), s.keptBack(), count.taken(), count.waitingPeople(), 8),
                 count.taken() + " of " + s.seats(),
                 open);

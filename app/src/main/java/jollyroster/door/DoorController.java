@@ -12,7 +12,7 @@ import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.core.door.LinkTokens.Purpose;
 import jollyroster.platform.PersonalLinks;
 import jollyroster.platform.Times;
-import jollyroster.programme.ProgrammeCommands;
+import jollyroster.programme.LinkCommands;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Session;
 import jollyroster.programme.Venue;
@@ -33,7 +33,7 @@ class DoorController {
     private final PersonalLinks links;
     private final RosterQueries roster;
     private final ProgrammeQueries programme;
-    private final ProgrammeCommands programmeCommands;
+    private final LinkCommands linkCommands;
     private final MeetingProvider meetings;
     private final Clock clock;
 
@@ -41,13 +41,13 @@ class DoorController {
             PersonalLinks links,
             RosterQueries roster,
             ProgrammeQueries programme,
-            ProgrammeCommands programmeCommands,
+            LinkCommands linkCommands,
             MeetingProvider meetings,
             Clock clock) {
         this.links = links;
         this.roster = roster;
         this.programme = programme;
-        this.programmeCommands = programmeCommands;
+        this.linkCommands = linkCommands;
         this.meetings = meetings;
         this.clock = clock;
     }
@@ -78,8 +78,12 @@ class DoorController {
             return "door/unknown";
         }
         Arriving at = arriving.get();
-        if (at.meets() == Admission.COME_IN && isOnline(at.session())) {
-            return "redirect:" + entry(at);
+        if (at.meets() == Admission.COME_IN && at.session().isOnline()) {
+            Optional<String> entry = entry(at);
+            if (entry.isPresent()) {
+                return "redirect:" + entry.get();
+            }
+            model.addAttribute("late", true);
         }
         response.setHeader("Cache-Control", "no-store");
         model.addAttribute("door", view(at, token));
@@ -101,7 +105,9 @@ class DoorController {
         return links.read(Purpose.JOIN, token)
                 .flatMap(link -> roster.registration(link.id())
                         .filter(r -> r.generation() == link.generation())
-                        .flatMap(r -> programme.session(r.session()).map(session -> arriving(r, session))));
+                        .flatMap(r -> programme
+                                .dateAt(r.session(), clock.instant())
+                                .map(session -> arriving(r, session))));
     }
 
     private Arriving arriving(Registration who, Session session) {
@@ -118,33 +124,34 @@ class DoorController {
         };
     }
 
-    private static boolean isOnline(Session session) {
-        return session.offering().venue().map(Venue::isOnline).orElse(false);
-    }
-
-    private String entry(Arriving at) {
+    /** Where the person goes in; empty while the meeting service has not made the room. */
+    private Optional<String> entry(Arriving at) {
         Session session = at.session();
-        Venue venue = session.offering().venue().orElseThrow();
+        Venue venue = session.venue().orElseThrow();
         if (venue.kind() == Venue.Kind.FIXED_LINK) {
-            return venue.link();
+            return Optional.of(venue.link());
         }
         String pass = links.issue(
                 Purpose.MEETING_PASS, new Link(at.who().id(), at.who().generation()));
-        return meetings.entry(
-                room(session),
-                session.offering().title(),
-                at.who().name(),
-                pass,
-                session.doorHours().closes());
+        return room(session)
+                .map(room -> meetings.entry(
+                        room,
+                        session.offering().title(),
+                        at.who().name(),
+                        pass,
+                        session.doorHours().closes()));
     }
 
-    private String room(Session session) {
-        if (session.meetingRoom() != null) {
-            return session.meetingRoom();
+    private Optional<String> room(Session session) {
+        String room = session.link().room();
+        if (room != null) {
+            return Optional.of(room);
         }
-        String made = meetings.makeRoom(session.id(), session.offering().title());
-        programmeCommands.roomMade(session.id(), made);
-        return made;
+        if (meetings.makeRoom(session.id(), session.offering().title()) instanceof MeetingProvider.Answer.Made made) {
+            linkCommands.made(session.id(), made.room());
+            return Optional.of(made.room());
+        }
+        return Optional.empty();
     }
 
     private long secondsLeft(Session session) {
@@ -175,8 +182,8 @@ class DoorController {
                                 + Times.city(session.zone()),
                 Times.dayAndTime(session.doorHours().opens(), theirs),
                 secondsLeft(session),
-                session.offering().place(),
-                session.offering().venue().map(Venue::accessNote).orElse(""),
+                session.place(),
+                session.venue().map(Venue::accessNote).orElse(""),
                 waiting ? roster.placeInLine(at.who()) : 0,
                 links.ownPage(new Link(at.who().id(), at.who().generation())),
                 session.offering().slug(),

@@ -5,8 +5,21 @@ import java.time.Instant;
 /** A service that holds online meetings. One ships with the program; a real one can stand behind the same lines. */
 public interface MeetingProvider {
 
-    /** Makes a room. @return the name the service knows it by */
-    String makeRoom(long session, String title);
+    /** What the service says when it is asked for a room. */
+    sealed interface Answer {
+        /** @param room the name the service knows it by */
+        record Made(String room) implements Answer {}
+
+        /** Not now; ask again later. @param why in words for an organiser */
+        record NotYet(String why) implements Answer {}
+    }
+
+    /**
+     * Asks for a room. Asking twice for one session gives the same room, or one more that is never used.
+     *
+     * @param session its number, to name the room after
+     */
+    Answer makeRoom(long session, String title);
 
     /**
      * Lets one person in.

@@ -26,7 +26,17 @@ class DispatchCommands {
     }
 
     /** A message in the worker's hands. */
-    record Claim(long id, String key, long registration, Anchor anchor, String subject, int attempts, Instant due) {}
+    record Claim(
+            long id,
+            String key,
+            long registration,
+            long session,
+            Anchor anchor,
+            String recipient,
+            String subject,
+            String body,
+            int attempts,
+            Instant due) {}
 
     /** Claims up to {@code most} messages that are due, the longest due first. */
     @Transactional
@@ -41,8 +51,11 @@ class DispatchCommands {
                         m.getId(),
                         m.getMessageKey(),
                         m.getRegistrationId(),
+                        m.getSessionId(),
                         Anchor.valueOf(m.getAnchor()),
+                        m.getRecipient(),
                         m.getSubject(),
+                        m.getBody(),
                         m.getAttempts(),
                         m.getDueAt()));
         if (!due.isEmpty()) {

@@ -43,6 +43,9 @@ class LetterWriter {
         Mustache.Compiler marked =
                 plain.withEscaper(value -> MARKDOWN_SIGNS.matcher(value).replaceAll("\\\\$1"));
         for (Anchor anchor : Anchor.values()) {
+            if (anchor == Anchor.LETTER) {
+                continue;
+            }
             String source = read(anchor.name().toLowerCase().replace('_', '-') + ".md");
             asText.put(anchor, plain.compile(source));
             asMarkdown.put(anchor, marked.compile(source));
@@ -65,9 +68,28 @@ class LetterWriter {
                 text,
                 page.execute(Map.of("title", subject, "body", html, "organisation", facts.organisation())),
                 seated || facts.standing() == Letters.Standing.GONE
-                        ? calendars.publish(facts.title(), List.of(facts.calendar()))
+                        ? calendars.publish(facts.title(), facts.calendar())
                         : null,
                 anchor.isAnswer() ? null : facts.ownLink() + "/no-reminders",
+                now);
+    }
+
+    /** A letter whose body was written beforehand. */
+    Letter plain(DispatchCommands.Claim claim, Letters.Sender from, Instant now) {
+        return new Letter(
+                claim.key(),
+                address.host(),
+                from.organisation(),
+                from.replyTo(),
+                claim.recipient(),
+                claim.subject(),
+                ANGLES.matcher(claim.body()).replaceAll("$1"),
+                page.execute(Map.of(
+                        "title", claim.subject(),
+                        "body", Markdown.render(claim.body()),
+                        "organisation", from.organisation())),
+                null,
+                null,
                 now);
     }
 
@@ -84,6 +106,8 @@ class LetterWriter {
         values.put("seats", facts.party() == 1 ? "1 seat" : facts.party() + " seats");
         values.put("place_in_line", facts.placeInLine());
         values.put("organisation", facts.organisation());
+        values.put("other_dates", facts.otherDates());
+        values.put("is_series", !facts.otherDates().isEmpty());
         return values;
     }
 

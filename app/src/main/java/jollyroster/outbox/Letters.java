@@ -3,6 +3,7 @@ package jollyroster.outbox;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.Collection;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import jollyroster.exchange.CalendarEntry;
@@ -10,8 +11,17 @@ import jollyroster.exchange.CalendarEntry;
 /** What the outbox asks about the people it writes to. Answered by whoever keeps the registrations. */
 public interface Letters {
 
-    /** The facts as they are now, or empty when there is no such registration. */
-    Optional<Facts> facts(long registration);
+    /**
+     * The facts as they are now, or empty when there is no such registration.
+     *
+     * @param session the date the letter is about; for a registration on a whole series one of its dates
+     */
+    Optional<Facts> facts(long registration, long session);
+
+    /** Who writes. */
+    Sender sender();
+
+    record Sender(String organisation, String replyTo) {}
 
     /** Names and titles for a list of messages, in one query; numbers that are not known are left out. */
     Map<Long, Line> lines(Collection<Long> registrations);
@@ -29,6 +39,8 @@ public interface Letters {
     /**
      * All that a letter can say.
      *
+     * @param calendar one entry for each date the person holds seats on
+     * @param otherDates the other dates of a series, in words; empty when there are none
      * @param placeInLine from 1 while waiting, else 0
      * @param place an address, or how to come in online
      * @param online whether the join link leads into a meeting
@@ -51,5 +63,6 @@ public interface Letters {
             String joinLink,
             String organisation,
             String replyTo,
-            CalendarEntry calendar) {}
+            List<CalendarEntry> calendar,
+            List<String> otherDates) {}
 }

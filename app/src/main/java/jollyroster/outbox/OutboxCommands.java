@@ -5,6 +5,9 @@ import static jollyroster.platform.tables.Tables.PLAN_LINE;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.Collection;
 import java.util.List;
 import jollyroster.core.dates.Offset;
 import jollyroster.core.messages.Anchor;
@@ -14,6 +17,7 @@ import jollyroster.core.messages.PlanLine;
 import jollyroster.core.messages.QuietHours;
 import jollyroster.platform.Writes;
 import jollyroster.platform.tables.tables.records.MessageRecord;
+import org.jooq.Condition;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
@@ -60,15 +64,94 @@ public class OutboxCommands {
     /**
      * Queues the answer {@code anchor} and every reminder of the offering's plan for a person who has just been given
      * seats. Reminders that will not go are kept as withdrawn, with the reason.
+     *
+     * @param dates the person as a recipient for each date they hold seats on, at least one
      */
     @Transactional(propagation = Propagation.MANDATORY)
-    public void answerAndRemind(Anchor anchor, Recipient to, Instant now) {
-        List<MessageRecord> rows = new java.util.ArrayList<>();
-        rows.add(row(new PlanLine(anchor, Offset.none()), to, String.valueOf(now.toEpochMilli()), now, now, now));
-        MessagePlan.schedule(plan(to.offering()), to.start(), to.zone(), QuietHours.DEFAULT, now).stream()
-                .map(entry -> reminder(entry, to, now))
-                .forEach(rows::add);
+    public void answerAndRemind(Anchor anchor, List<Recipient> dates, Instant now) {
+        Recipient first = dates.get(0);
+        List<MessageRecord> rows = new ArrayList<>();
+        rows.add(row(new PlanLine(anchor, Offset.none()), first, String.valueOf(now.toEpochMilli()), now, now, now));
+        List<PlanLine> plan = plan(first.offering());
+        dates.forEach(date -> rows.addAll(reminders(plan, date, now)));
         insert(rows);
+    }
+
+    /**
+     * Plans the reminders of each of these people anew, after what they depend on has changed. Those planned before must
+     * have been withdrawn.
+     */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void remind(Collection<Recipient> people, Instant now) {
+        people.forEach(to -> insert(reminders(plan(to.offering()), to, now)));
+    }
+
+    private List<MessageRecord> reminders(List<PlanLine> plan, Recipient to, Instant now) {
+        return MessagePlan.schedule(plan, to.start(), to.zone(), QuietHours.DEFAULT, now).stream()
+                .map(entry -> reminder(entry, to, now))
+                .toList();
+    }
+
+    /**
+     * Queues the news of a change, to leave when the change can no longer be undone. Earlier news of the same session
+     * that has not left is withdrawn, so that people are told once.
+     *
+     * @param change the change that causes it
+     */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void news(Anchor anchor, Recipient to, long change, Instant due, Instant now) {
+        withdraw(
+                MESSAGE.REGISTRATION_ID.eq(to.registration())
+                        .and(MESSAGE.SESSION_ID.eq(to.session()))
+                        .and(MESSAGE.CHANGE_ID.isNotNull()),
+                "a later change says it all",
+                now);
+        MessageRecord row =
+                row(new PlanLine(anchor, Offset.none()), to, "change-" + change + "-" + to.session(), due, due, now);
+        row.setChangeId(change);
+        insert(List.of(row));
+    }
+
+    /** Takes the unsent news of a change out of the outbox. @return how many people had not been told */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public int withdrawNews(long change, String reason, Instant now) {
+        return withdraw(MESSAGE.CHANGE_ID.eq(change), reason, now);
+    }
+
+    /** Takes every unsent reminder of a session out of the outbox. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void withdrawRemindersOf(long session, String reason, Instant now) {
+        withdraw(
+                MESSAGE.SESSION_ID.eq(session).and(MESSAGE.ANCHOR.eq(Anchor.BEFORE_START.name())), reason, now);
+    }
+
+    /** Queues a letter with a body of its own, in Markdown, to somebody who is on no session. Due at once. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void letter(String key, String recipient, String subject, String body, Instant now) {
+        Recipient to = new Recipient(0, 0, 0, recipient, ZoneOffset.UTC, "", now.atZone(ZoneOffset.UTC));
+        MessageRecord row = row(new PlanLine(Anchor.LETTER, Offset.none()), to, "", now, now, now);
+        row.setMessageKey(key);
+        row.setSubject(subject);
+        row.setBody(body);
+        insert(List.of(row));
+    }
+
+    /** Gives an offering the same plan as another. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void copyPlan(long from, long to) {
+        plan(from).forEach(line -> writes.sql()
+                .insertInto(PLAN_LINE)
+                .set(PLAN_LINE.OFFERING_ID, to)
+                .set(PLAN_LINE.ANCHOR, line.anchor().name())
+                .set(PLAN_LINE.AMOUNT, line.offset().amount())
+                .set(PLAN_LINE.UNIT, line.offset().unit().name())
+                .execute());
+    }
+
+    /** Takes away the plan of an offering that is discarded. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void dropPlan(long offering) {
+        writes.sql().deleteFrom(PLAN_LINE).where(PLAN_LINE.OFFERING_ID.eq(offering)).execute();
     }
 
     private MessageRecord reminder(Entry entry, Recipient to, Instant now) {
@@ -111,6 +194,7 @@ public class OutboxCommands {
         row.setSubject(Subjects.of(line.anchor(), to.title()));
         row.setState(MessageState.PLANNED.name());
         row.setReason("");
+        row.setBody("");
         row.setAttempts(0);
         row.setNominalAt(nominal);
         row.setDueAt(due);
@@ -137,7 +221,9 @@ public class OutboxCommands {
                         MESSAGE.NOMINAL_AT,
                         MESSAGE.DUE_AT,
                         MESSAGE.DONE_AT,
-                        MESSAGE.CREATED_AT);
+                        MESSAGE.CREATED_AT,
+                        MESSAGE.BODY,
+                        MESSAGE.CHANGE_ID);
         for (MessageRecord row : rows) {
             insert = insert.values(
                     row.getMessageKey(),
@@ -154,7 +240,9 @@ public class OutboxCommands {
                     row.getNominalAt(),
                     row.getDueAt(),
                     row.getDoneAt(),
-                    row.getCreatedAt());
+                    row.getCreatedAt(),
+                    row.getBody(),
+                    row.getChangeId());
         }
         insert.onDuplicateKeyIgnore().execute();
     }
@@ -162,14 +250,20 @@ public class OutboxCommands {
     /** Takes every unsent reminder to this registration out of the outbox. */
     @Transactional
     public int withdrawReminders(long registration, String reason, Instant now) {
+        return withdraw(
+                MESSAGE.REGISTRATION_ID.eq(registration).and(MESSAGE.ANCHOR.eq(Anchor.BEFORE_START.name())),
+                reason,
+                now);
+    }
+
+    private int withdraw(Condition which, String reason, Instant now) {
         return writes.sql()
                 .update(MESSAGE)
                 .set(MESSAGE.STATE, MessageState.WITHDRAWN.name())
                 .set(MESSAGE.REASON, reason)
                 .set(MESSAGE.DONE_AT, now)
-                .where(MESSAGE.REGISTRATION_ID.eq(registration))
+                .where(which)
                 .and(MESSAGE.STATE.in(MessageState.PLANNED.name(), MessageState.FAILED.name()))
-                .and(MESSAGE.ANCHOR.eq(Anchor.BEFORE_START.name()))
                 .execute();
     }
 

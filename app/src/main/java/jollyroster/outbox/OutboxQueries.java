@@ -61,6 +61,15 @@ public class OutboxQueries {
                 .fetch(OutboxQueries::toPlanLine);
     }
 
+    /** The plans of several offerings, in one query. */
+    public Map<Long, List<PlanLine>> plans(Collection<Long> offerings) {
+        return reads.sql()
+                .selectFrom(PLAN_LINE)
+                .where(PLAN_LINE.OFFERING_ID.in(offerings))
+                .orderBy(PLAN_LINE.ID)
+                .fetchGroups(PLAN_LINE.OFFERING_ID, OutboxQueries::toPlanLine);
+    }
+
     /**
      * Messages in one state: planned and sending by when they are due, the others by when they were settled, latest
      * first.

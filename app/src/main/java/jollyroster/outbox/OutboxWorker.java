@@ -54,15 +54,23 @@ public class OutboxWorker {
     }
 
     private boolean send(DispatchCommands.Claim claim) {
-        Optional<Letters.Facts> facts = letters.facts(claim.registration());
+        if (claim.anchor() == Anchor.LETTER) {
+            return deliver(claim, writer.plain(claim, letters.sender(), clock.instant()));
+        }
+        Optional<Letters.Facts> facts = letters.facts(claim.registration(), claim.session());
         String obstacle = facts.map(f -> obstacle(claim.anchor(), f)).orElse("the registration no longer exists");
         if (!obstacle.isEmpty()) {
             dispatch.withdraw(claim, obstacle, clock.instant());
             return false;
         }
+        return deliver(
+                claim,
+                writer.write(claim.key(), claim.anchor(), claim.subject(), facts.orElseThrow(), clock.instant()));
+    }
+
+    private boolean deliver(DispatchCommands.Claim claim, Letter letter) {
         try {
-            mail.deliver(
-                    writer.write(claim.key(), claim.anchor(), claim.subject(), facts.orElseThrow(), clock.instant()));
+            mail.deliver(letter);
             dispatch.sent(claim, clock.instant());
             return true;
         } catch (MailChannel.NotDelivered e) {

@@ -14,7 +14,11 @@ final class Subjects {
             case CALLED_UP -> "A seat is yours: " + title;
             case CANCELLED -> "Given back: " + title;
             case LINK_AGAIN -> "Your page again: " + title;
+            case CHANGED -> "Changed: " + title;
+            case CALLED_OFF -> "Called off: " + title;
+            case RESTORED -> "It takes place after all: " + title;
             case BEFORE_START -> "Coming up: " + title;
+            case LETTER -> title;
         };
     }
 }

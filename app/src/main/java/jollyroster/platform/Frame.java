@@ -21,7 +21,7 @@ class Frame {
     }
 
     /** @param now the time on the organisation's clock, as shown in the masthead */
-    record View(String name, String assets, String now, String city, String initial) {}
+    record View(String name, String assets, String now, String city, String logo) {}
 
     @ModelAttribute("frame")
     View frame() {
@@ -32,6 +32,6 @@ class Frame {
                 assets,
                 Times.dayAndTime(clock.instant(), zone),
                 Times.city(zone),
-                our.name().substring(0, 1));
+                our.logo());
     }
 }

@@ -8,10 +8,34 @@ import java.time.ZoneId;
  * @param zone the home zone, in which dates are typed and shown on the desk
  * @param region two-letter country whose phone numbers may be typed without a country code
  * @param colour a hexadecimal colour such as {@code #1f5c4d} that has contrast of at least 4.5 on white
+ * @param dayBegins the hour at which working hours begin; a typed time without am or pm is read in the twelve hours after
+ * @param logo the name of its picture; empty for none
+ * @param phone,website as people read them; empty for none
  */
 public record Organisation(
-        String name, ZoneId zone, String region, String contactEmail, String colour, String welcomeText) {
+        String name,
+        ZoneId zone,
+        String region,
+        String contactEmail,
+        String colour,
+        String welcomeText,
+        int dayBegins,
+        String logo,
+        String phone,
+        String website) {
 
     /** What is shown before the first organiser has set anything up. */
-    static final Organisation UNNAMED = new Organisation("Jolly Roster", ZoneId.of("UTC"), "GB", "", "#14212b", "");
+    static final Organisation UNNAMED =
+            new Organisation("Jolly Roster", ZoneId.of("UTC"), "GB", "", "#14212b", "");
+
+    /** With working hours from 8 and nothing that may be left out. */
+    public Organisation(
+            String name, ZoneId zone, String region, String contactEmail, String colour, String welcomeText) {
+        this(name, zone, region, contactEmail, colour, welcomeText, 8, "", "", "");
+    }
+
+    public Organisation withLogo(String picture) {
+        return new Organisation(
+                name, zone, region, contactEmail, colour, welcomeText, dayBegins, picture, phone, website);
+    }
 }

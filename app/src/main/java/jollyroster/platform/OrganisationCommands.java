@@ -17,11 +17,13 @@ public class OrganisationCommands {
     private static final int SECRET_BYTES = 32;
     private final Writes writes;
     private final OrganisationQueries queries;
+    private final Permissions permissions;
     private final Clock clock;
 
-    OrganisationCommands(Writes writes, OrganisationQueries queries, Clock clock) {
+    OrganisationCommands(Writes writes, OrganisationQueries queries, Permissions permissions, Clock clock) {
         this.writes = writes;
         this.queries = queries;
+        this.permissions = permissions;
         this.clock = clock;
     }
 
@@ -57,6 +59,7 @@ public class OrganisationCommands {
     /** Changes everything but the secret. */
     @Transactional
     public void change(Organisation organisation) {
+        permissions.requireOrganiser();
         writes.sql()
                 .update(ORGANISATION)
                 .set(ORGANISATION.NAME, organisation.name())
@@ -65,6 +68,10 @@ public class OrganisationCommands {
                 .set(ORGANISATION.CONTACT_EMAIL, organisation.contactEmail())
                 .set(ORGANISATION.COLOUR, organisation.colour())
                 .set(ORGANISATION.WELCOME_TEXT, organisation.welcomeText())
+                .set(ORGANISATION.DAY_BEGINS, organisation.dayBegins())
+                .set(ORGANISATION.LOGO, organisation.logo())
+                .set(ORGANISATION.PHONE, organisation.phone())
+                .set(ORGANISATION.WEBSITE, organisation.website())
                 .execute();
         forgetAfterCommit();
     }

@@ -52,7 +52,11 @@ public class OrganisationQueries {
                                 r.getRegion(),
                                 r.getContactEmail(),
                                 r.getColour(),
-                                r.getWelcomeText()),
+                                r.getWelcomeText(),
+                                r.getDayBegins(),
+                                r.getLogo(),
+                                r.getPhone(),
+                                r.getWebsite()),
                         r.getLinkSecret()));
         kept.set(read);
         return read;

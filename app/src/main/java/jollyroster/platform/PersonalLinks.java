@@ -26,6 +26,11 @@ public class PersonalLinks {
         return address.of("/join/" + issue(Purpose.JOIN, link));
     }
 
+    /** Leads a new member of the team to where they choose a password. */
+    public String invitation(Link link) {
+        return address.of("/team/join/" + issue(Purpose.INVITATION, link));
+    }
+
     public String issue(Purpose purpose, Link link) {
         return tokens().issue(purpose, link);
     }

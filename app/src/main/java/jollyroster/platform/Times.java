@@ -35,6 +35,16 @@ public final class Times {
         return SHORT_DAY.format(date);
     }
 
+    /** {@code Tue 16 Mar}. */
+    public static String dayAndMonth(LocalDate date) {
+        return DAY.format(date);
+    }
+
+    /** {@code Tue 16 Mar 2027}, as it is also typed. */
+    public static String dayAndYear(LocalDate date) {
+        return DAY_AND_YEAR.format(date);
+    }
+
     public static String longDay(ZonedDateTime time) {
         return LONG_DAY.format(time);
     }

@@ -28,5 +28,8 @@ class WebConfiguration implements WebMvcConfigurer {
                 .resourceChain(true)
                 .addResolver(new EncodedResourceResolver())
                 .addResolver(new PathResourceResolver());
+        registry.addResourceHandler("/embed.js")
+                .addResourceLocations("classpath:/static/js/")
+                .setCacheControl(CacheControl.maxAge(Duration.ofHours(1)).cachePublic());
     }
 }

@@ -13,14 +13,23 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import jollyroster.chart.SeatStrip;
+import jollyroster.core.intake.Text;
+import jollyroster.core.readiness.Readiness.Clash;
 import jollyroster.outbox.OutboxQueries;
 import jollyroster.platform.DeskPage;
 import jollyroster.platform.OrganisationQueries;
+import jollyroster.platform.Permissions;
 import jollyroster.platform.Times;
+import jollyroster.programme.HostQueries.Host;
 import jollyroster.programme.SeatCounts.SeatCount;
+import jollyroster.team.TeamQueries;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.ModelAttribute;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** The programme: a ledger of sessions by date. */
 @DeskPage
@@ -28,26 +37,48 @@ class LedgerController {
 
     private static final Duration REACH = Duration.ofDays(400);
     private final ProgrammeQueries queries;
+    private final HostQueries hosts;
+    private final TeamQueries team;
     private final SeatCounts counts;
+    private final Clashes clashes;
+    private final ReadinessCheck readiness;
     private final OutboxQueries outbox;
+    private final SavedViewQueries views;
+    private final SavedViewCommands viewCommands;
     private final OrganisationQueries organisation;
+    private final Permissions permissions;
     private final Clock clock;
 
     LedgerController(
             ProgrammeQueries queries,
+            HostQueries hosts,
+            TeamQueries team,
             SeatCounts counts,
+            Clashes clashes,
+            ReadinessCheck readiness,
             OutboxQueries outbox,
+            SavedViewQueries views,
+            SavedViewCommands viewCommands,
             OrganisationQueries organisation,
+            Permissions permissions,
             Clock clock) {
         this.queries = queries;
+        this.hosts = hosts;
+        this.team = team;
         this.counts = counts;
+        this.clashes = clashes;
+        this.readiness = readiness;
         this.outbox = outbox;
+        this.views = views;
+        this.viewCommands = viewCommands;
         this.organisation = organisation;
+        this.permissions = permissions;
         this.clock = clock;
     }
 
     record Day(String label, String ahead, List<Line> lines) {}
 
+    /** @param notes computed remarks, the gravest first */
     record Line(
             long session,
             long offering,
@@ -60,48 +91,60 @@ class LedgerController {
             SeatStrip strip,
             String taken,
             String waiting,
-            String next) {}
+            String next,
+            List<Note> notes) {}
 
-    record Draft(long id, String title, int dates, String lacks) {}
+    /** @param code as style sheets read it: stop, odd, remark */
+    record Note(String code, String words) {}
+
+    record Draft(long id, String title, int dates, String lacks, boolean stops) {}
 
     @GetMapping("/desk/programme")
-    String ledger(
-            @RequestParam(defaultValue = "coming") String when,
-            @RequestParam(defaultValue = "") String q,
-            @RequestParam(defaultValue = "") String status,
-            Model model) {
+    String ledger(@ModelAttribute("filter") LedgerFilter filter, Model model) {
         Instant now = clock.instant();
-        boolean past = when.equals("past");
-        String sought = q.strip().toLowerCase(Locale.ROOT);
-        List<Session> sessions =
-                new ArrayList<>(past ? queries.between(now.minus(REACH), now) : queries.between(now, now.plus(REACH)));
-        sessions.removeIf(s -> past == s.end().isAfter(now) || !matches(s, sought, status));
-        if (past) {
+        List<Session> held = hosts.visible(
+                filter.isPast() ? queries.between(now.minus(REACH), now) : queries.between(now, now.plus(REACH)));
+        List<Session> sessions = new ArrayList<>(
+                held.stream().filter(s -> filter.isPast() != s.end().isAfter(now)).toList());
+        Map<Long, List<Host>> leaders = hosts.of(sessions);
+        Map<Long, SeatCount> taken =
+                counts.of(sessions.stream().map(Session::id).toList());
+        sessions.removeIf(s -> !filter.asksFor(s, leaders.get(s.id()), taken.get(s.id()), now));
+        if (filter.isPast()) {
             sessions.sort(Comparator.comparing(Session::start).reversed());
         }
-        model.addAttribute("past", past);
-        model.addAttribute("q", q);
-        model.addAttribute("status", status);
-        model.addAttribute("days", days(sessions, now));
-        model.addAttribute("drafts", past ? List.of() : drafts(now, sought));
+        model.addAttribute("days", days(sessions, leaders, taken, now));
         model.addAttribute("total", sessions.size());
+        addChoices(model, filter, now);
         return "programme/ledger";
     }
 
-    private static boolean matches(Session s, String sought, String status) {
-        Offering o = s.offering();
-        String text = (o.title() + " " + o.hostName() + " " + o.place()).toLowerCase(Locale.ROOT);
-        return text.contains(sought) && (status.isEmpty() || o.status().word().equals(status));
+    private void addChoices(Model model, LedgerFilter filter, Instant now) {
+        boolean organiser = permissions.isOrganiser();
+        model.addAttribute("organiser", organiser);
+        model.addAttribute("states", LedgerFilter.STATES);
+        model.addAttribute("hosts", team.hosts());
+        model.addAttribute("venues", queries.venues());
+        model.addAttribute("patterns", organiser ? queries.patterns() : List.of());
+        model.addAttribute(
+                "views", permissions.member().map(m -> views.of(m.id())).orElse(List.of()));
+        model.addAttribute("drafts", filter.isPast() || !organiser ? List.of() : drafts(now, filter.q()));
     }
 
-    private List<Day> days(List<Session> sessions, Instant now) {
-        List<Long> ids = sessions.stream().map(Session::id).toList();
-        Map<Long, SeatCount> taken = counts.of(ids);
-        Map<Long, Instant> next = outbox.next(ids);
+    private List<Day> days(
+            List<Session> sessions, Map<Long, List<Host>> leaders, Map<Long, SeatCount> taken, Instant now) {
+        Map<Long, Instant> next = outbox.next(sessions.stream().map(Session::id).toList());
+        Map<Long, List<Clash>> collisions = clashes.of(sessions, now).stream()
+                .collect(java.util.stream.Collectors.groupingBy(Clash::session));
         ZoneId home = organisation.organisation().zone();
         Map<LocalDate, List<Line>> byDay = new LinkedHashMap<>();
-        sessions.forEach(s -> byDay.computeIfAbsent(s.start().atZone(home).toLocalDate(), d -> new ArrayList<>())
-                .add(line(s, taken.get(s.id()), Optional.ofNullable(next.get(s.id())), home)));
+        for (Session s : sessions) {
+            SeatCount count = taken.get(s.id());
+            String host = HostQueries.names(leaders.get(s.id()), s.offering().hostName());
+            List<Note> notes = notes(s, count, host, collisions.getOrDefault(s.id(), List.of()), now);
+            byDay.computeIfAbsent(s.start().atZone(home).toLocalDate(), d -> new ArrayList<>())
+                    .add(line(s, count, host, Optional.ofNullable(next.get(s.id())), notes, home));
+        }
         LocalDate today = now.atZone(home).toLocalDate();
         return byDay.entrySet().stream()
                 .map(day ->
@@ -120,37 +163,85 @@ class LedgerController {
         return days > 0 ? "in " + days + " days" : -days + " days ago";
     }
 
-    private static Line line(Session s, SeatCount count, Optional<Instant> next, ZoneId home) {
+    private static List<Note> notes(Session s, SeatCount count, String host, List<Clash> collisions, Instant now) {
+        if (s.cancelled() || !s.end().isAfter(now)) {
+            return List.of();
+        }
+        List<Note> notes = new ArrayList<>();
+        collisions.stream()
+                .limit(2)
+                .forEach(c -> notes.add(
+                        new Note("stop", c.name() + " twice, " + c.conflict().minutes() + " min")));
+        if (s.link().state() == MeetingLink.State.FAILED) {
+            notes.add(new Note("stop", "no meeting link"));
+        }
+        if (host.isEmpty()) {
+            notes.add(new Note("odd", "no host"));
+        }
+        String outlook = OutlookWords.of(s, count.taken(), now);
+        if (!outlook.isEmpty()) {
+            notes.add(new Note(outlook.equals("runs") ? "calm" : outlook.startsWith("at") ? "odd" : "stop", outlook));
+        }
+        return notes;
+    }
+
+    private static Line line(
+            Session s, SeatCount count, String host, Optional<Instant> next, List<Note> notes, ZoneId home) {
         Offering o = s.offering();
         return new Line(
                 s.id(),
                 o.id(),
                 Times.hours(s.start().atZone(home), s.end().atZone(home)),
                 o.title(),
-                o.hostName(),
-                o.venue().map(Venue::name).orElse("no venue yet"),
+                host,
+                s.venue().map(Venue::name).orElse("no venue yet"),
                 o.status().word(),
                 s.cancelled(),
                 SeatStrip.ofCounts(s.seats(), s.keptBack(), count.taken(), 0, 6),
                 count.taken() + " / " + s.seats(),
                 count.waitingPeople() > 0 ? count.waitingPeople() + " waiting" : "",
-                next.map(at -> Times.dayAndTime(at, home)).orElse(""));
+                next.map(at -> Times.dayAndTime(at, home)).orElse(""),
+                notes);
     }
 
     private List<Draft> drafts(Instant now, String sought) {
-        return queries.offerings().stream()
+        List<Offering> drafts = queries.offerings().stream()
                 .filter(o -> o.status() == OfferingStatus.DRAFT)
-                .filter(o -> o.title().toLowerCase(Locale.ROOT).contains(sought))
-                .map(o -> draft(o, now))
+                .filter(o -> o.title().toLowerCase(Locale.ROOT).contains(sought.toLowerCase(Locale.ROOT)))
+                .toList();
+        Map<Long, List<Session>> dates =
+                queries.sessionsOf(drafts.stream().map(Offering::id).toList());
+        var findings = readiness.of(drafts, dates, now);
+        return drafts.stream()
+                .map(o -> {
+                    var first = findings.get(o.id()).stream().findFirst();
+                    return new Draft(
+                            o.id(),
+                            o.title(),
+                            dates.getOrDefault(o.id(), List.of()).size(),
+                            first.map(f -> ReadinessView.lead(f, o.zone())).orElse("Ready to publish."),
+                            first.isPresent());
+                })
                 .toList();
     }
 
-    private Draft draft(Offering o, Instant now) {
-        List<Session> sessions = queries.sessionsOf(o.id());
-        String lacks = ReadinessView.findings(o, sessions, now).stream()
-                .findFirst()
-                .map(f -> ReadinessView.lead(f, o.zone()))
-                .orElse("Ready to publish.");
-        return new Draft(o.id(), o.title(), sessions.size(), lacks);
+    @PostMapping("/desk/programme/views")
+    String saveView(
+            @RequestParam(defaultValue = "") String name,
+            @ModelAttribute LedgerFilter filter,
+            RedirectAttributes flash) {
+        String clean = Text.oneLine(name.substring(0, Math.min(name.length(), 60)));
+        permissions.member().filter(m -> !clean.isEmpty()).ifPresent(m -> {
+            boolean saved = viewCommands.save(m.id(), clean, filter.query());
+            flash.addFlashAttribute(
+                    saved ? "said" : "warned", saved ? "View saved." : "There are 30 views already; forget one first.");
+        });
+        return "redirect:/desk/programme?" + filter.query();
+    }
+
+    @PostMapping("/desk/programme/views/{view}/forget")
+    String forgetView(@PathVariable long view) {
+        permissions.member().ifPresent(m -> viewCommands.forget(m.id(), view));
+        return "redirect:/desk/programme";
     }
 }

@@ -2,6 +2,7 @@ package jollyroster.programme;
 
 import java.time.ZoneId;
 import java.util.Optional;
+import jollyroster.core.seats.SignUpStyle;
 
 /**
  * What is published.
@@ -9,7 +10,7 @@ import java.util.Optional;
  * @param slug its name in addresses
  * @param description Markdown as typed
  * @param bring what to bring; empty for nothing said
- * @param hostName who leads it; empty for nobody named
+ * @param hostName who leads it beside the hosts of the team; empty for nobody
  * @param zone in which its dates are typed
  * @param minutes the usual length of a session
  * @param seats the usual number of seats of a new session, 0 for not given yet
@@ -35,11 +36,20 @@ public record Offering(
         int doorMinutes,
         int overrunMinutes,
         OfferingStatus status,
-        int version) {
+        int version,
+        OfferingRules rules,
+        OfferingFront front) {
 
-    /** Where it is, in one line; empty when nobody has said. */
+    public SignUpStyle style() {
+        return rules.style();
+    }
+
+    public boolean isSeries() {
+        return rules.style() == SignUpStyle.WHOLE_SERIES;
+    }
+
+    /** Where it usually is, in one line; empty when nobody has said. */
     public String place() {
-        return venue.map(v -> v.isOnline() || v.address().isEmpty() ? v.name() : v.name() + ", " + v.address())
-                .orElse("");
+        return venue.map(Venue::inOneLine).orElse("");
     }
 }

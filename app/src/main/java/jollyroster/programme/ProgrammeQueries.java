@@ -7,36 +7,61 @@ import static jollyroster.platform.tables.Tables.VENUE;
 import java.time.Instant;
 import java.util.Collection;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
+import jollyroster.core.dates.SessionTime;
 import jollyroster.platform.Reads;
+import org.jooq.Condition;
+import org.jooq.impl.DSL;
 import org.springframework.stereotype.Component;
 
-/** Reads offerings, sessions and venues. */
+/** Reads offerings, sessions and venues. Patterns are left out unless they are asked for. */
 @Component
 public class ProgrammeQueries {
 
     private static final int MOST_SESSIONS = 2000;
+    private static final Condition REAL = OFFERING.IS_PATTERN.isFalse();
+    private static final Condition OPEN = SESSION.STATUS.eq("OPEN");
     private final Reads reads;
 
     ProgrammeQueries(Reads reads) {
         this.reads = reads;
     }
 
+    /** The offering or pattern of this number. */
     public Optional<Offering> offering(long id) {
         return RowQueries.offerings(reads.sql()).where(OFFERING.ID.eq(id)).fetchOptional(RowQueries::offering);
     }
 
     /** The offering with this name in addresses, unless it is a draft. */
     public Optional<Offering> shown(String slug) {
+        return shown(OFFERING.SLUG.eq(slug));
+    }
+
+    /** The offering with this code in short links, unless it is a draft. */
+    public Optional<Offering> shownByShortCode(String code) {
+        return shown(OFFERING.SHORT_CODE.eq(code));
+    }
+
+    private Optional<Offering> shown(Condition which) {
         return RowQueries.offerings(reads.sql())
-                .where(OFFERING.SLUG.eq(slug))
+                .where(which)
                 .and(OFFERING.STATUS.ne(OfferingStatus.DRAFT.name()))
                 .fetchOptional(RowQueries::offering);
     }
 
     /** All offerings, by title. */
     public List<Offering> offerings() {
-        return RowQueries.offerings(reads.sql()).orderBy(OFFERING.TITLE).fetch(RowQueries::offering);
+        return RowQueries.offerings(reads.sql()).where(REAL).orderBy(OFFERING.TITLE).fetch(RowQueries::offering);
+    }
+
+    /** All patterns, by title. */
+    public List<Offering> patterns() {
+        return RowQueries.offerings(reads.sql())
+                .where(OFFERING.IS_PATTERN.isTrue())
+                .orderBy(OFFERING.TITLE)
+                .fetch(RowQueries::offering);
     }
 
     public Optional<Session> session(long id) {
@@ -50,42 +75,69 @@ public class ProgrammeQueries {
 
     /** The sessions of an offering in order of time. */
     public List<Session> sessionsOf(long offering) {
-        return RowQueries.sessions(reads.sql())
-                .where(SESSION.OFFERING_ID.eq(offering))
-                .orderBy(SESSION.STARTS_AT, SESSION.ID)
-                .limit(MOST_SESSIONS)
-                .fetch(RowQueries::session);
+        return inOrder(SESSION.OFFERING_ID.eq(offering));
+    }
+
+    /** The dates of the book that this session belongs to, in order of time: itself, or its whole series. */
+    public List<Session> datesOf(Session session) {
+        return session.lead() == null
+                ? List.of(session)
+                : inOrder(SESSION.LEAD_ID.eq(session.book()));
+    }
+
+    /**
+     * The date that counts at an instant for somebody on this book: the one under way or next to be held, else the last.
+     *
+     * @param book a session, or the one that leads a whole series
+     */
+    public Optional<Session> dateAt(long book, Instant now) {
+        return session(book).flatMap(session -> {
+            List<Session> dates = datesOf(session);
+            return dates.stream()
+                    .filter(date -> !date.cancelled() && now.isBefore(date.doorHours().closes()))
+                    .findFirst()
+                    .or(() -> dates.isEmpty() ? Optional.empty() : Optional.of(dates.get(dates.size() - 1)));
+        });
     }
 
     /** Sessions that end after {@code from} and start before {@code to}, in order of time. */
     public List<Session> between(Instant from, Instant to) {
-        return RowQueries.sessions(reads.sql())
-                .where(SESSION.STARTS_AT.lt(to))
-                .and(SESSION.STARTS_AT.gt(from.minus(jollyroster.core.dates.SessionTime.LONGEST)))
+        return inOrder(SESSION.STARTS_AT
+                .lt(to)
+                .and(SESSION.STARTS_AT.gt(from.minus(SessionTime.LONGEST)))
                 .and(SESSION.ENDS_AT.gt(from))
-                .orderBy(SESSION.STARTS_AT, SESSION.ID)
-                .limit(MOST_SESSIONS)
-                .fetch(RowQueries::session);
+                .and(REAL));
     }
 
-    /** Sessions to come of published offerings, in order of time. */
+    /** Sessions to come of published offerings that everybody may find, in order of time. */
     public List<Session> publishedAfter(Instant now) {
-        return RowQueries.sessions(reads.sql())
-                .where(SESSION.STARTS_AT.gt(now))
-                .and(SESSION.STATUS.eq("OPEN"))
-                .and(OFFERING.STATUS.eq(OfferingStatus.PUBLISHED.name()))
-                .orderBy(SESSION.STARTS_AT, SESSION.ID)
-                .limit(MOST_SESSIONS)
-                .fetch(RowQueries::session);
+        return inOrder(SESSION.STARTS_AT
+                .gt(now)
+                .and(OPEN)
+                .and(OFFERING.VISIBILITY.eq(Visibility.LISTED.name()))
+                .and(OFFERING.STATUS.eq(OfferingStatus.PUBLISHED.name())));
     }
 
     /** Sessions to come of every offering, drafts included, in order of time. */
     public List<Session> coming(Instant now) {
+        return inOrder(SESSION.STARTS_AT.gt(now).and(OPEN).and(REAL));
+    }
+
+    private List<Session> inOrder(Condition which) {
         return RowQueries.sessions(reads.sql())
-                .where(SESSION.STARTS_AT.gt(now))
-                .and(SESSION.STATUS.eq("OPEN"))
+                .where(which)
                 .orderBy(SESSION.STARTS_AT, SESSION.ID)
                 .limit(MOST_SESSIONS)
+                .fetch(RowQueries::session);
+    }
+
+    /** Sessions whose meeting link the service should be asked for now, the longest due first. */
+    public List<Session> wantingLinks(Instant now, int most) {
+        return RowQueries.sessions(reads.sql())
+                .where(SESSION.LINK_STATE.eq(DSL.inline(MeetingLink.State.WANTED.name())))
+                .and(SESSION.LINK_NEXT_AT.le(now))
+                .orderBy(SESSION.LINK_NEXT_AT)
+                .limit(most)
                 .fetch(RowQueries::session);
     }
 
@@ -93,7 +145,32 @@ public class ProgrammeQueries {
         return RowQueries.questions(reads.sql(), offering);
     }
 
+    /** The questions of several offerings, in one query. */
+    Map<Long, List<AskedQuestion>> questions(Collection<Long> offerings) {
+        return RowQueries.questions(reads.sql(), offerings);
+    }
+
+    /** The sessions of several offerings in order of time, in one query. */
+    public Map<Long, List<Session>> sessionsOf(Collection<Long> offerings) {
+        return inOrder(SESSION.OFFERING_ID.in(offerings)).stream()
+                .collect(Collectors.groupingBy(s -> s.offering().id()));
+    }
+
+    /** Venues that can be chosen, by name. */
     public List<Venue> venues() {
-        return reads.sql().selectFrom(VENUE).orderBy(VENUE.NAME).fetch(RowQueries::venue);
+        return reads.sql()
+                .selectFrom(VENUE)
+                .where(VENUE.IS_RETIRED.isFalse())
+                .orderBy(VENUE.NAME)
+                .fetch(RowQueries::venue);
+    }
+
+    /** All venues, those that are no longer offered last. */
+    public List<Venue> allVenues() {
+        return reads.sql().selectFrom(VENUE).orderBy(VENUE.IS_RETIRED, VENUE.NAME).fetch(RowQueries::venue);
+    }
+
+    public Optional<Venue> venue(long id) {
+        return reads.sql().selectFrom(VENUE).where(VENUE.ID.eq(id)).fetchOptional(RowQueries::venue);
     }
 }

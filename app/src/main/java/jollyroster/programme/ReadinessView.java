@@ -2,103 +2,117 @@ package jollyroster.programme;
 
 import java.time.Instant;
 import java.time.ZoneId;
-import java.util.List;
-import java.util.OptionalInt;
+import java.util.Locale;
+import java.util.Objects;
 import jollyroster.core.readiness.Finding;
-import jollyroster.core.readiness.Readiness;
 import jollyroster.platform.MarginNote;
 import jollyroster.platform.Times;
 
-/** Runs the readiness check over an offering and puts its findings into words. */
+/** Puts the findings of the readiness check into words. */
 public final class ReadinessView {
 
     private ReadinessView() {}
 
-    public static List<Finding> findings(Offering offering, List<Session> sessions, Instant now) {
-        return Readiness.check(
-                new Readiness.Sheet(
-                        offering.status() != OfferingStatus.DRAFT,
-                        offering.summary(),
-                        offering.description(),
-                        meets(offering),
-                        offering.venue().map(Venue::roomSize).orElse(OptionalInt.empty()),
-                        offering.zone(),
-                        sessions.stream()
-                                .filter(s -> !s.cancelled())
-                                .map(s -> new Readiness.Date(s.id(), s.span(), s.seats()))
-                                .toList()),
-                now);
-    }
-
-    private static Readiness.Meets meets(Offering offering) {
-        if (offering.venue().isEmpty()) {
-            return offering.format() == Format.ONLINE
-                    ? Readiness.Meets.ONLINE_WITHOUT_LINK
-                    : Readiness.Meets.NOWHERE_YET;
-        }
-        boolean online = offering.venue().get().isOnline();
-        if (online) {
-            return Readiness.Meets.ONLINE_WITH_LINK;
-        }
-        return offering.format() == Format.ONLINE ? Readiness.Meets.ONLINE_WITHOUT_LINK : Readiness.Meets.IN_PERSON;
-    }
-
     static MarginNote note(Finding finding, ZoneId zone) {
-        String level = finding.kind().severity() == Finding.Severity.STOPS
-                ? "stop"
-                : finding.kind().severity() == Finding.Severity.ODD ? "odd" : "remark";
-        return new MarginNote(lead(finding, zone), text(finding), action(finding), "#" + place(finding), level);
+        String level =
+                switch (finding.kind().severity()) {
+                    case STOPS -> "stop";
+                    case ODD -> "odd";
+                    case REMARK -> "remark";
+                };
+        return new MarginNote(lead(finding, zone), text(finding, zone), action(finding), "#" + place(finding), level);
     }
 
     /** The finding as a short sentence, for lists. */
     public static String lead(Finding finding, ZoneId zone) {
+        int n = finding.count();
         return switch (finding.kind()) {
             case NO_DATE -> "No date to come.";
             case NO_SEATS -> "A date has no seats.";
             case NO_VENUE -> "No venue yet.";
             case NO_LINK -> "Online, but no link.";
-            case START_IN_PAST ->
-                finding.count() == 1 ? "A date is in the past." : finding.count() + " dates are in the past.";
-            case CLOCK_CHANGE -> "Clocks change on " + Times.day(at(finding).atZone(zone)) + ".";
+            case NO_PROVIDER -> "No meeting service is set up.";
+            case START_IN_PAST -> n == 1 ? "A date is in the past." : n + " dates are in the past.";
+            case CUT_OFF_BEFORE_OPENING -> "Registration closes before it opens.";
+            case LINK_FAILED -> n == 1 ? "A meeting link could not be made." : n + " meeting links could not be made.";
+            case HOST_DOUBLE_BOOKED -> finding.detail() + " is needed in two places.";
+            case VENUE_DOUBLE_BOOKED -> finding.detail() + " is taken twice.";
+            case NO_HOST -> n == 1 ? "A date has no host." : n + " dates have no host.";
             case NO_SUMMARY -> "No summary.";
             case NO_DESCRIPTION -> "Nothing said about what it covers.";
-            case ROOM_TOO_SMALL -> "The room holds " + finding.count() + ".";
+            case ROOM_TOO_SMALL -> "The room holds " + n + ".";
+            case ROOM_LIMIT_LOW -> "The meeting lets " + n + " in.";
+            case ALL_KEPT_BACK -> "Every seat is kept back.";
+            case MINIMUM_ABOVE_SEATS -> "It needs " + n + " people and has fewer seats.";
             case SAME_TIME_TWICE -> "Two dates overlap.";
+            case OUT_OF_ORDER -> "The series is out of order.";
+            case ASLEEP -> "Most of those who came before would be asleep.";
+            case ONE_OPTION -> "A question has one option.";
+            case NO_LINK_REMINDER -> "No reminder carries the link.";
+            case LINK_PENDING -> n == 1 ? "A meeting link is late." : n + " meeting links are late.";
+            case CLOCK_CHANGE -> "Clocks change on " + Times.day(at(finding).atZone(zone)) + ".";
+            case CLOCK_SHIFT -> n == 1 ? "One person sees the time move." : n + " people see the time move.";
         };
     }
 
     private static Instant at(Finding finding) {
-        return java.util.Objects.requireNonNull(finding.at());
+        return Objects.requireNonNull(finding.at());
     }
 
-    private static String text(Finding finding) {
+    private static String text(Finding finding, ZoneId zone) {
+        int n = finding.count();
         return switch (finding.kind()) {
             case NO_DATE -> "Nobody can register before there is one.";
             case NO_SEATS -> "Nobody can register for it.";
             case NO_VENUE -> "People will not know where to go.";
             case NO_LINK -> "Choose a venue with a link, or one that makes a link for each session.";
+            case NO_PROVIDER -> "Its links are made by one. Choose a venue with a fixed link instead.";
             case START_IN_PAST -> "Nobody can come to it any more.";
-            case CLOCK_CHANGE ->
-                Math.abs(finding.count()) + " min " + (finding.count() > 0 ? "forward" : "back")
-                        + " here. People elsewhere may see the later dates at another hour; their messages say which.";
+            case CUT_OFF_BEFORE_OPENING -> "Nobody could ever register.";
+            case LINK_FAILED -> "The meeting service was asked several times. Ask again on the session’s page.";
+            case HOST_DOUBLE_BOOKED, VENUE_DOUBLE_BOOKED ->
+                Times.dayAndTime(at(finding), zone) + ", " + n + " min, time to get ready included. See the host lanes.";
+            case NO_HOST -> "Nobody is named to lead it, and nobody’s time is kept free.";
             case NO_SUMMARY -> "It stands under the title in every list.";
             case NO_DESCRIPTION -> "People decide by it.";
             case ROOM_TOO_SMALL -> "More seats are offered than fit.";
+            case ROOM_LIMIT_LOW -> "More seats are offered than can come in.";
+            case ALL_KEPT_BACK -> "All " + n + " seats are held for walk-ups; nobody can register.";
+            case MINIMUM_ABOVE_SEATS -> "It could never run.";
             case SAME_TIME_TWICE -> "The same people cannot come to both.";
+            case OUT_OF_ORDER ->
+                "The date on " + Times.day(at(finding).atZone(zone)) + " comes before one that was set ahead of it.";
+            case ASLEEP ->
+                Times.dayAndTime(at(finding), zone) + " is between 23:00 and 06:00 for " + n + " of them.";
+            case ONE_OPTION -> "“" + finding.detail() + "” leaves nothing to choose.";
+            case NO_LINK_REMINDER -> "People will look for it in the confirmation, days later.";
+            case LINK_PENDING -> "The meeting service is asked again by itself.";
+            case CLOCK_CHANGE ->
+                Math.abs(n) + " min " + (n > 0 ? "forward" : "back")
+                        + " here. People elsewhere may see the later dates at another hour; their messages say which.";
+            case CLOCK_SHIFT ->
+                "From " + Times.day(at(finding).atZone(zone)) + " on, because clocks do not change everywhere at once.";
         };
     }
 
     private static String action(Finding finding) {
-        return switch (finding.kind().place()) {
-            case SUMMARY -> "Write it";
-            case DESCRIPTION -> "Describe it";
-            case VENUE -> "Choose a venue";
-            case SEATS -> "Set the seats";
-            case DATES -> finding.kind() == Finding.Kind.CLOCK_CHANGE ? "See the dates" : "Set the dates";
+        return switch (finding.kind()) {
+            case CLOCK_CHANGE, CLOCK_SHIFT, ASLEEP, OUT_OF_ORDER -> "See the dates";
+            default -> switch (finding.kind().place()) {
+                case SUMMARY -> "Write it";
+                case DESCRIPTION -> "Describe it";
+                case VENUE -> "Choose a venue";
+                case HOSTS -> "Choose a host";
+                case SEATS -> "Set the seats";
+                case REGISTRATION -> "Set it right";
+                case INTAKE -> "See the question";
+                case DATES -> "Set the dates";
+                case MESSAGES -> "See the messages";
+            };
         };
     }
 
     static String place(Finding finding) {
-        return finding.kind().place().name().toLowerCase(java.util.Locale.ROOT);
+        return finding.kind().place().name().toLowerCase(Locale.ROOT);
     }
 }

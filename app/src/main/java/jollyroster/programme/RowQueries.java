@@ -5,17 +5,38 @@ import static jollyroster.platform.tables.Tables.QUESTION;
 import static jollyroster.platform.tables.Tables.SESSION;
 import static jollyroster.platform.tables.Tables.VENUE;
 
+import java.time.Instant;
 import java.time.ZoneId;
+import java.util.Collection;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import jollyroster.core.intake.Question;
+import jollyroster.core.seats.SignUpStyle;
+import jollyroster.platform.tables.tables.records.QuestionRecord;
 import org.jooq.DSLContext;
+import org.jooq.Field;
 import org.jooq.Record;
 import org.jooq.SelectJoinStep;
+import org.jooq.impl.DSL;
+import org.jspecify.annotations.Nullable;
 
 /** Turns rows into records. Shared by the queries and commands of this package. */
 final class RowQueries {
+
+    private static final jollyroster.platform.tables.tables.Venue OWN_VENUE = VENUE.as("own_venue");
+    private static final jollyroster.platform.tables.tables.Session OF_SERIES = SESSION.as("of_series");
+
+    /** The start that registration counts from: for a date of a series that of the first one to be held. */
+    private static final Field<Instant> REGISTERS_FOR = DSL.when(SESSION.LEAD_ID.isNull(), SESSION.STARTS_AT)
+            .otherwise(DSL.coalesce(
+                    DSL.field(DSL.select(DSL.min(OF_SERIES.STARTS_AT))
+                            .from(OF_SERIES)
+                            .where(OF_SERIES.LEAD_ID.eq(SESSION.LEAD_ID))
+                            .and(OF_SERIES.STATUS.eq(DSL.inline("OPEN")))),
+                    SESSION.STARTS_AT))
+            .as("registers_for");
 
     private RowQueries() {}
 
@@ -27,12 +48,14 @@ final class RowQueries {
     }
 
     static SelectJoinStep<Record> sessions(DSLContext sql) {
-        return sql.select(SESSION.asterisk(), OFFERING.asterisk(), VENUE.asterisk())
+        return sql.select(SESSION.asterisk(), OFFERING.asterisk(), VENUE.asterisk(), OWN_VENUE.asterisk(), REGISTERS_FOR)
                 .from(SESSION)
                 .join(OFFERING)
                 .on(OFFERING.ID.eq(SESSION.OFFERING_ID))
                 .leftJoin(VENUE)
-                .on(VENUE.ID.eq(OFFERING.VENUE_ID));
+                .on(VENUE.ID.eq(OFFERING.VENUE_ID))
+                .leftJoin(OWN_VENUE)
+                .on(OWN_VENUE.ID.eq(SESSION.VENUE_ID));
     }
 
     static Session session(Record r) {
@@ -45,9 +68,26 @@ final class RowQueries {
                 r.get(SESSION.SEATS),
                 r.get(SESSION.KEPT_BACK),
                 r.get(SESSION.STATUS).equals("CANCELLED"),
-                r.get(SESSION.MEETING_ROOM),
+                new Session.Own(
+                        venue(r, OWN_VENUE),
+                        optional(r.get(SESSION.DOOR_MINUTES)),
+                        optional(r.get(SESSION.OVERRUN_MINUTES)),
+                        optional(r.get(SESSION.MINIMUM)),
+                        r.get(SESSION.IS_OWN_HOSTS),
+                        r.get(SESSION.NOTE)),
+                new MeetingLink(
+                        MeetingLink.State.valueOf(r.get(SESSION.LINK_STATE)),
+                        r.get(SESSION.MEETING_ROOM),
+                        r.get(SESSION.LINK_TRIES),
+                        r.get(SESSION.LINK_PROBLEM)),
+                r.get(SESSION.LEAD_ID),
+                r.get(REGISTERS_FOR),
                 r.get(SESSION.SEQUENCE),
                 r.get(SESSION.CREATED_AT));
+    }
+
+    private static OptionalInt optional(@Nullable Integer number) {
+        return number == null ? OptionalInt.empty() : OptionalInt.of(number);
     }
 
     static Offering offering(Record r) {
@@ -59,7 +99,7 @@ final class RowQueries {
                 r.get(OFFERING.DESCRIPTION),
                 r.get(OFFERING.BRING),
                 Format.valueOf(r.get(OFFERING.FORMAT)),
-                r.get(VENUE.ID) == null ? Optional.empty() : Optional.of(venue(r)),
+                venue(r, VENUE),
                 r.get(OFFERING.HOST_NAME),
                 ZoneId.of(r.get(OFFERING.ZONE)),
                 r.get(OFFERING.MINUTES),
@@ -70,33 +110,80 @@ final class RowQueries {
                 r.get(OFFERING.DOOR_MINUTES),
                 r.get(OFFERING.OVERRUN_MINUTES),
                 OfferingStatus.valueOf(r.get(OFFERING.STATUS)),
-                r.get(OFFERING.VERSION));
+                r.get(OFFERING.VERSION),
+                rules(r),
+                front(r));
+    }
+
+    private static OfferingRules rules(Record r) {
+        return new OfferingRules(
+                SignUpStyle.valueOf(r.get(OFFERING.STYLE)),
+                Visibility.valueOf(r.get(OFFERING.VISIBILITY)),
+                r.get(OFFERING.OPENS_DAYS),
+                r.get(OFFERING.KEPT_BACK),
+                r.get(OFFERING.MINIMUM),
+                r.get(OFFERING.DECIDE_DAYS),
+                r.get(OFFERING.BUFFER_BEFORE),
+                r.get(OFFERING.BUFFER_AFTER),
+                r.get(OFFERING.IS_PATTERN));
+    }
+
+    private static OfferingFront front(Record r) {
+        return new OfferingFront(
+                r.get(OFFERING.AUDIENCE),
+                r.get(OFFERING.LANGUAGE),
+                Tint.of(r.get(OFFERING.COLOUR)),
+                r.get(OFFERING.LABELS).lines().toList(),
+                r.get(OFFERING.PRICE),
+                r.get(OFFERING.CONTACT),
+                r.get(OFFERING.PICTURE),
+                r.get(OFFERING.EMBED_ORIGINS).lines().toList(),
+                r.get(OFFERING.SHORT_CODE));
     }
 
     static Venue venue(Record r) {
-        Integer size = r.get(VENUE.ROOM_SIZE);
-        return new Venue(
-                r.get(VENUE.ID),
-                r.get(VENUE.NAME),
-                Venue.Kind.valueOf(r.get(VENUE.KIND)),
-                r.get(VENUE.ADDRESS),
-                r.get(VENUE.ACCESS_NOTE),
-                r.get(VENUE.LINK),
-                size == null ? OptionalInt.empty() : OptionalInt.of(size));
+        return venue(r, VENUE).orElseThrow();
+    }
+
+    private static Optional<Venue> venue(Record r, jollyroster.platform.tables.tables.Venue from) {
+        return Optional.ofNullable(r.get(from.ID))
+                .map(id -> new Venue(
+                        id,
+                        r.get(from.NAME),
+                        Venue.Kind.valueOf(r.get(from.KIND)),
+                        r.get(from.ADDRESS),
+                        r.get(from.ACCESS_NOTE),
+                        r.get(from.LINK),
+                        r.get(from.PHONE),
+                        optional(r.get(from.ROOM_SIZE)),
+                        r.get(from.IS_RETIRED),
+                        r.get(from.VERSION)));
     }
 
     static List<AskedQuestion> questions(DSLContext sql, long offering) {
         return sql.selectFrom(QUESTION)
                 .where(QUESTION.OFFERING_ID.eq(offering))
                 .orderBy(QUESTION.PLACE)
-                .fetch(q -> new AskedQuestion(
-                        q.getId(),
-                        new Question(
-                                q.getKey(),
-                                Question.Kind.valueOf(q.getKind()),
-                                q.getLabel(),
-                                q.getHelp(),
-                                q.getRequired(),
-                                q.getOptions().lines().toList())));
+                .fetch(RowQueries::question);
+    }
+
+    /** The questions of several offerings, in one query. */
+    static Map<Long, List<AskedQuestion>> questions(DSLContext sql, Collection<Long> offerings) {
+        return sql.selectFrom(QUESTION)
+                .where(QUESTION.OFFERING_ID.in(offerings))
+                .orderBy(QUESTION.PLACE)
+                .fetchGroups(QUESTION.OFFERING_ID, RowQueries::question);
+    }
+
+    private static AskedQuestion question(QuestionRecord q) {
+        return new AskedQuestion(
+                q.getId(),
+                new Question(
+                        q.getKey(),
+                        Question.Kind.valueOf(q.getKind()),
+                        q.getLabel(),
+                        q.getHelp(),
+                        q.getRequired(),
+                        q.getOptions().lines().toList()));
     }
 }

@@ -4,17 +4,23 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.time.ZonedDateTime;
+import java.util.Optional;
 import java.util.OptionalInt;
 import jollyroster.core.dates.Interval;
 import jollyroster.core.door.DoorHours;
+import jollyroster.core.openhours.Claim;
 import jollyroster.core.seats.Capacity;
+import jollyroster.core.seats.Outlook;
 import org.jspecify.annotations.Nullable;
 
 /**
  * One dated meeting of an offering.
  *
  * @param seats 0 when none were given yet
- * @param meetingRoom the name of its room at the meeting service, or {@code null} until one is made
+ * @param own what this session says otherwise than its offering
+ * @param lead the session that keeps the seat count of a whole series; {@code null} when this one counts for itself
+ * @param registersFor the start that the cut-off and the opening of registration count from: its own, or that of the
+ *     first date of its series
  * @param sequence for calendars; counts up with every change
  */
 public record Session(
@@ -26,9 +32,21 @@ public record Session(
         int seats,
         int keptBack,
         boolean cancelled,
-        @Nullable String meetingRoom,
+        Own own,
+        MeetingLink link,
+        @Nullable Long lead,
+        Instant registersFor,
         int sequence,
         Instant createdAt) {
+
+    /** What a session says otherwise than its offering. @param hosts whether it has hosts of its own */
+    public record Own(
+            Optional<Venue> venue,
+            OptionalInt doorMinutes,
+            OptionalInt overrunMinutes,
+            OptionalInt minimum,
+            boolean hosts,
+            String note) {}
 
     public Interval span() {
         return new Interval(start, end);
@@ -38,14 +56,69 @@ public record Session(
         return start.atZone(zone);
     }
 
+    public Duration length() {
+        return Duration.between(start, end);
+    }
+
+    public Optional<Venue> venue() {
+        return own.venue().or(offering::venue);
+    }
+
+    public boolean isOnline() {
+        return venue().map(Venue::isOnline).orElse(false);
+    }
+
+    /** Where it is, in one line; empty when nobody has said. */
+    public String place() {
+        return venue().map(Venue::inOneLine).orElse("");
+    }
+
+    public int doorMinutes() {
+        return own.doorMinutes().orElse(offering.doorMinutes());
+    }
+
+    public int overrunMinutes() {
+        return own.overrunMinutes().orElse(offering.overrunMinutes());
+    }
+
+    public int minimum() {
+        return own.minimum().orElse(offering.rules().minimum());
+    }
+
+    public Outlook outlook(int taken, Instant now) {
+        return Outlook.of(minimum(), taken, start, zone, offering.rules().decideDays(), now);
+    }
+
+    /** The session whose roster and seats are also this one's. */
+    public long book() {
+        return lead == null ? id : lead;
+    }
+
     public DoorHours doorHours() {
-        return DoorHours.of(
-                span(), Duration.ofMinutes(offering.doorMinutes()), Duration.ofMinutes(offering.overrunMinutes()));
+        return DoorHours.of(span(), Duration.ofMinutes(doorMinutes()), Duration.ofMinutes(overrunMinutes()));
+    }
+
+    /** This session as it takes up its host or venue, with the offering's buffers. */
+    public Claim claim(Claim.Owner owner) {
+        return Claim.session(
+                owner,
+                id,
+                span(),
+                Duration.ofMinutes(offering.rules().bufferBefore()),
+                Duration.ofMinutes(offering.rules().bufferAfter()));
     }
 
     /** When registration closes. */
     public Instant cutOff() {
-        return start.minus(Duration.ofMinutes(offering.cutoffMinutes()));
+        return registersFor.minus(Duration.ofMinutes(offering.cutoffMinutes()));
+    }
+
+    /** When registration opens; empty for at once. */
+    public Optional<Instant> opens() {
+        int days = offering.rules().opensDays();
+        return days == 0
+                ? Optional.empty()
+                : Optional.of(registersFor.atZone(zone).minusDays(days).toInstant());
     }
 
     /** @throws IllegalArgumentException when no seats were given */
@@ -53,9 +126,16 @@ public record Session(
         return new Capacity(seats, keptBack, offering.waitlistAllowed(), OptionalInt.empty());
     }
 
-    /** Whether people can register now: published, with seats, not cancelled, before the cut-off. */
+    /**
+     * Whether people can register now: published, with seats, opened, before the cut-off. A date of a series that was
+     * called off does not keep people from the others.
+     */
     public boolean isOpenAt(Instant now) {
-        return offering.status() == OfferingStatus.PUBLISHED && !cancelled && seats > 0 && now.isBefore(cutOff());
+        return offering.status() == OfferingStatus.PUBLISHED
+                && (!cancelled || lead != null)
+                && seats > 0
+                && opens().map(at -> !now.isBefore(at)).orElse(true)
+                && now.isBefore(cutOff());
     }
 
     /** The same for as long as the session lives. */

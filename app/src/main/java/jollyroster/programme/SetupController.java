@@ -1,8 +1,12 @@
 package jollyroster.programme;
 
 import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
 import java.time.ZoneId;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.TreeSet;
 import jollyroster.core.intake.Contact;
@@ -11,45 +15,105 @@ import jollyroster.platform.DeskPage;
 import jollyroster.platform.Organisation;
 import jollyroster.platform.OrganisationCommands;
 import jollyroster.platform.OrganisationQueries;
+import jollyroster.platform.PictureCommands;
+import jollyroster.platform.Pictures;
 import jollyroster.platform.Times;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.multipart.MultipartFile;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
-/** Setup: the organisation and its venues. */
+/** Setup: the organisation. */
 @DeskPage
 class SetupController {
 
-    private static final List<String> COLOURS =
+    static final List<String> COLOURS =
             List.of("#1f5c4d", "#2f4f7f", "#7a3b1d", "#5a3470", "#14212b", "#8a1f3c");
-    private final ProgrammeQueries queries;
-    private final VenueCommands venues;
     private final OrganisationQueries organisation;
     private final OrganisationCommands commands;
+    private final PictureCommands pictures;
 
-    SetupController(
-            ProgrammeQueries queries,
-            VenueCommands venues,
-            OrganisationQueries organisation,
-            OrganisationCommands commands) {
-        this.queries = queries;
-        this.venues = venues;
+    SetupController(OrganisationQueries organisation, OrganisationCommands commands, PictureCommands pictures) {
         this.organisation = organisation;
         this.commands = commands;
+        this.pictures = pictures;
+    }
+
+    /** The organisation as typed. */
+    record Form(
+            String name,
+            String zone,
+            String contactEmail,
+            String region,
+            String colour,
+            String welcomeText,
+            String dayBegins,
+            String phone,
+            String website) {
+        Form {
+            name = Text.oneLine(orEmpty(name));
+            zone = orEmpty(zone);
+            contactEmail = orEmpty(contactEmail).strip();
+            region = orEmpty(region).strip();
+            colour = orEmpty(colour);
+            welcomeText = Text.manyLines(orEmpty(welcomeText));
+            dayBegins = orEmpty(dayBegins).strip();
+            phone = Text.oneLine(orEmpty(phone));
+            website = orEmpty(website).strip();
+        }
+
+        private static String orEmpty(@Nullable String text) {
+            return Objects.requireNonNullElse(text, "");
+        }
+
+        static Form of(Organisation o) {
+            return new Form(
+                    o.name(), o.zone().getId(), o.contactEmail(), o.region(), o.colour(), o.welcomeText(),
+                    String.valueOf(o.dayBegins()), o.phone(), o.website());
+        }
+
+        Map<String, String> problems() {
+            Map<String, String> problems = new LinkedHashMap<>();
+            check(problems, "name", Contact.name(name).isPresent(), "A name of at most 120 characters.");
+            check(problems, "zone", Times.zone(zone).isPresent(), "Choose a zone.");
+            check(problems, "contactEmail", Contact.email(contactEmail).isPresent(), "This is not an e-mail address.");
+            check(problems, "region", region.matches("[A-Z]{2}"), "Two capital letters, such as CA.");
+            check(problems, "colour", COLOURS.contains(colour), "Choose a colour.");
+            check(problems, "welcomeText", welcomeText.length() <= 500, "At most 500 characters.");
+            check(problems, "dayBegins", SheetForm.isNumber(dayBegins, 0, 12), "An hour from 0 to 12.");
+            check(problems, "phone", phone.length() <= 60, "At most 60 characters.");
+            boolean site = website.isEmpty() || website.matches("https?://[^\\s<>\"]{3,200}");
+            check(problems, "website", site, "An address that begins with https://, or nothing.");
+            return problems;
+        }
+
+        private static void check(Map<String, String> problems, String field, boolean fine, String problem) {
+            if (!fine) {
+                problems.put(field, problem);
+            }
+        }
+
+        Organisation toOrganisation(String logo) {
+            return new Organisation(
+                    name, ZoneId.of(zone), region, Contact.email(contactEmail).orElseThrow(), colour, welcomeText,
+                    Integer.parseInt(dayBegins), logo, phone, website);
+        }
     }
 
     @GetMapping("/desk/setup")
     String setup(Model model) {
-        return page(model);
+        return page(model, Form.of(organisation.organisation()), Map.of());
     }
 
-    private String page(Model model) {
-        model.addAttribute("organisation", organisation.organisation());
-        model.addAttribute("venues", queries.venues());
+    private String page(Model model, Form form, Map<String, String> problems) {
+        model.addAttribute("form", form);
+        model.addAttribute("problems", problems);
+        model.addAttribute("logo", organisation.organisation().logo());
         model.addAttribute("colours", COLOURS);
         model.addAttribute("zones", new TreeSet<>(ZoneId.getAvailableZoneIds()));
         return "programme/setup";
@@ -57,57 +121,33 @@ class SetupController {
 
     @PostMapping("/desk/setup/organisation")
     String organisation(
-            @RequestParam(defaultValue = "") String name,
-            @RequestParam(defaultValue = "") String zone,
-            @RequestParam(defaultValue = "") String contactEmail,
-            @RequestParam(defaultValue = "") String region,
-            @RequestParam(defaultValue = "") String colour,
-            @RequestParam(defaultValue = "") String welcomeText,
-            Model model,
-            HttpServletResponse response,
-            RedirectAttributes flash) {
-        boolean fine = Contact.name(name).isPresent()
-                && Times.zone(zone).isPresent()
-                && Contact.email(contactEmail).isPresent()
-                && region.matches("[A-Z]{2}")
-                && COLOURS.contains(colour)
-                && welcomeText.length() <= 500;
-        if (!fine) {
+            @ModelAttribute Form form, Model model, HttpServletResponse response, RedirectAttributes flash) {
+        Map<String, String> problems = form.problems();
+        if (!problems.isEmpty()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
-            model.addAttribute(
-                    "organisationProblem",
-                    "Not kept: a name, a zone, an e-mail address, a country of two letters, a colour and at most 500 "
-                            + "characters of text are needed.");
-            return page(model);
+            return page(model, form, problems);
         }
-        commands.change(new Organisation(
-                Text.oneLine(name),
-                ZoneId.of(zone),
-                region,
-                Contact.email(contactEmail).orElseThrow(),
-                colour,
-                Text.manyLines(welcomeText)));
+        commands.change(form.toOrganisation(organisation.organisation().logo()));
         flash.addFlashAttribute("said", "Kept.");
         return "redirect:/desk/setup";
     }
 
-    @PostMapping("/desk/setup/venues")
-    String venue(
-            @ModelAttribute VenueCommands.Form form,
-            Model model,
-            HttpServletResponse response,
-            RedirectAttributes flash) {
-        Optional<String> problem = form.problem();
-        if (problem.isEmpty() && venues.add(form).isEmpty()) {
-            problem = Optional.of("There is a venue of this name already.");
+    @PostMapping("/desk/setup/logo")
+    String logo(@RequestParam(required = false) MultipartFile file, RedirectAttributes flash) throws IOException {
+        if (file == null || file.isEmpty()) {
+            commands.change(organisation.organisation().withLogo(""));
+            flash.addFlashAttribute("said", "No logo now.");
+            return "redirect:/desk/setup";
         }
-        if (problem.isPresent()) {
-            response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
-            model.addAttribute("venueProblem", problem.get());
-            model.addAttribute("venueForm", form);
-            return page(model);
-        }
-        flash.addFlashAttribute("said", "Venue added.");
-        return "redirect:/desk/setup#venues";
+        Optional<Pictures.Fresh> fresh =
+                file.getSize() > Pictures.LARGEST_FILE ? Optional.empty() : Pictures.logo(file.getBytes());
+        fresh.ifPresentOrElse(
+                picture -> {
+                    commands.change(organisation.organisation().withLogo(pictures.keep(picture)));
+                    flash.addFlashAttribute("said", "Logo kept.");
+                },
+                () -> flash.addFlashAttribute(
+                        "warned", "Not kept: it must be a JPEG, PNG or GIF of at most 5 MB and 40 million pixels."));
+        return "redirect:/desk/setup";
     }
 }

@@ -1,26 +1,19 @@
 package jollyroster.programme;
 
 import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
 import java.time.Clock;
-import java.time.Duration;
-import java.time.Instant;
 import java.util.List;
 import java.util.Map;
-import jollyroster.chart.SeatStrip;
-import jollyroster.core.dates.TypedDates;
-import jollyroster.core.dates.TypedLine;
-import jollyroster.core.intake.Question;
+import java.util.Optional;
 import jollyroster.core.intake.Text;
-import jollyroster.core.messages.PlanLine;
 import jollyroster.core.readiness.Finding;
-import jollyroster.outbox.OutboxQueries;
-import jollyroster.platform.Address;
 import jollyroster.platform.DeskPage;
-import jollyroster.platform.Markdown;
 import jollyroster.platform.OrganisationQueries;
-import jollyroster.platform.Times;
-import jollyroster.programme.ProgrammeCommands.Saved;
-import jollyroster.programme.SeatCounts.SeatCount;
+import jollyroster.platform.PictureCommands;
+import jollyroster.platform.Pictures;
+import jollyroster.programme.OfferingCommands.Copy;
+import jollyroster.programme.OfferingCommands.Saved;
 import org.springframework.http.HttpStatus;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -28,6 +21,7 @@ import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.multipart.MultipartFile;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
@@ -35,136 +29,69 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 @DeskPage
 class SheetController {
 
+    private static final int LONGEST_TITLE = 120;
     private final ProgrammeQueries queries;
-    private final ProgrammeCommands commands;
-    private final SeatCounts counts;
-    private final OutboxQueries outbox;
+    private final HostQueries hosts;
+    private final OfferingCommands commands;
+    private final SheetAssembler assembler;
+    private final ReadinessCheck readiness;
+    private final PictureCommands pictures;
     private final OrganisationQueries organisation;
-    private final Address address;
     private final Clock clock;
 
     SheetController(
             ProgrammeQueries queries,
-            ProgrammeCommands commands,
-            SeatCounts counts,
-            OutboxQueries outbox,
+            HostQueries hosts,
+            OfferingCommands commands,
+            SheetAssembler assembler,
+            ReadinessCheck readiness,
+            PictureCommands pictures,
             OrganisationQueries organisation,
-            Address address,
             Clock clock) {
         this.queries = queries;
+        this.hosts = hosts;
         this.commands = commands;
-        this.counts = counts;
-        this.outbox = outbox;
+        this.assembler = assembler;
+        this.readiness = readiness;
+        this.pictures = pictures;
         this.organisation = organisation;
-        this.address = address;
         this.clock = clock;
     }
 
-    /** A date on the sheet. */
-    record Date(long id, String when, boolean past, int seats, String words, SeatStrip strip, boolean removable) {}
-
-    /** The sheet around its form. */
-    record View(
-            long id,
-            String title,
-            OfferingStatus status,
-            String publicAddress,
-            String preview,
-            String zoneCity,
-            List<Date> dates,
-            List<String> plan,
-            boolean canPublish) {}
-
+    /** Starts a draft, from a pattern when one is chosen. */
     @PostMapping("/desk/offerings")
-    String draft(@RequestParam(defaultValue = "") String title) {
+    String draft(
+            @RequestParam(defaultValue = "") String title, @RequestParam(defaultValue = "") String pattern) {
+        String named = named(title, "Untitled offering");
+        Optional<Long> copy = SheetForm.isNumber(pattern, 1, Integer.MAX_VALUE)
+                ? commands.copy(Long.parseLong(pattern), named, Copy.DRAFT_WITHOUT_DATES)
+                : Optional.empty();
+        return to(copy.orElseGet(
+                () -> commands.draft(named, organisation.organisation().zone())));
+    }
+
+    private static String named(String title, String otherwise) {
         String clean = Text.oneLine(title.substring(0, Math.min(title.length(), 400)));
-        String named = clean.isEmpty() ? "Untitled offering" : clean.substring(0, Math.min(clean.length(), 120));
-        return "redirect:/desk/offerings/"
-                + commands.draft(named, organisation.organisation().zone());
+        return clean.isEmpty() ? otherwise : clean.substring(0, Math.min(clean.length(), LONGEST_TITLE));
+    }
+
+    private static String to(long offering) {
+        return "redirect:/desk/offerings/" + offering;
     }
 
     @GetMapping("/desk/offerings/{id}")
     String sheet(@PathVariable long id, Model model) {
         Offering offering = known(id);
-        return page(model, offering, SheetForm.of(offering, queries.questions(id)), Map.of());
+        return assembler.page(model, offering, form(offering), Map.of());
     }
 
     private Offering known(long id) {
         return queries.offering(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
     }
 
-    private String page(Model model, Offering offering, SheetForm form, Map<String, String> problems) {
-        Instant now = clock.instant();
-        List<Session> sessions = queries.sessionsOf(offering.id());
-        List<Finding> findings = ReadinessView.findings(offering, sessions, now);
-        model.addAttribute("form", form);
-        model.addAttribute("blanks", blanks(form));
-        model.addAttribute("kinds", Question.Kind.values());
-        model.addAttribute("problems", problems);
-        model.addAttribute("venues", queries.venues());
-        model.addAttribute(
-                "notes",
-                findings.stream()
-                        .map(f -> ReadinessView.note(f, offering.zone()))
-                        .toList());
-        model.addAttribute(
-                "troubled",
-                findings.stream().map(ReadinessView::place).distinct().toList());
-        model.addAttribute("sheet", view(offering, sessions, findings, now));
-        if (!model.containsAttribute("typed")) {
-            model.addAttribute("typed", new TypedDatesView("", List.of()));
-        }
-        return "programme/sheet";
-    }
-
-    /** Room for one more question, two on an empty sheet. */
-    private static List<Integer> blanks(SheetForm form) {
-        int asked = form.question().size();
-        return asked == 0 ? List.of(0, 1) : asked < SheetForm.MOST_QUESTIONS ? List.of(asked) : List.of();
-    }
-
-    private View view(Offering offering, List<Session> sessions, List<Finding> findings, Instant now) {
-        Map<Long, SeatCount> taken =
-                counts.of(sessions.stream().map(Session::id).toList());
-        return new View(
-                offering.id(),
-                offering.title(),
-                offering.status(),
-                address.of("/p/" + offering.slug()),
-                Markdown.toSafeHtml(offering.description()),
-                Times.city(offering.zone()),
-                sessions.stream().map(s -> date(s, taken.get(s.id()), now)).toList(),
-                outbox.plan(offering.id()).stream().map(SheetController::words).toList(),
-                findings.stream().noneMatch(f -> f.kind().severity() == Finding.Severity.STOPS));
-    }
-
-    private static Date date(Session s, SeatCount count, Instant now) {
-        SeatStrip strip = SeatStrip.ofCounts(s.seats(), s.keptBack(), count.taken(), count.waitingPeople(), 7);
-        return new Date(
-                s.id(),
-                Times.range(s.start(), s.end(), s.zone(), now.atZone(s.zone()).toLocalDate()),
-                !s.end().isAfter(now),
-                s.seats(),
-                count.taken() + " of " + s.seats()
-                        + (count.waitingParties() > 0 ? ", " + count.waitingPeople() + " waiting" : ""),
-                strip,
-                count.equals(SeatCount.NONE));
-    }
-
-    private static String words(PlanLine line) {
-        return switch (line.anchor()) {
-            case BEFORE_START ->
-                line.offset().amount() + " "
-                        + unit(
-                                line.offset().unit().name().toLowerCase(java.util.Locale.ROOT),
-                                line.offset().amount())
-                        + " before";
-            default -> "At once, on registering";
-        };
-    }
-
-    private static String unit(String plural, int amount) {
-        return amount == 1 ? plural.substring(0, plural.length() - 1) : plural;
+    private SheetForm form(Offering offering) {
+        List<Long> leaders = hosts.ofOffering(offering.id()).stream().map(h -> h.id()).toList();
+        return SheetForm.of(offering, leaders, queries.questions(offering.id()));
     }
 
     @PostMapping("/desk/offerings/{id}")
@@ -177,72 +104,65 @@ class SheetController {
         Offering offering = known(id);
         Map<String, String> problems = form.problems();
         if (!problems.isEmpty()) {
-            response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
-            return page(model, offering, form, problems);
+            return again(model, response, HttpStatus.UNPROCESSABLE_CONTENT, offering, form, problems);
         }
         Saved saved = commands.save(id, form);
         if (saved == Saved.OVERTAKEN) {
-            response.setStatus(HttpStatus.CONFLICT.value());
             model.addAttribute("overtaken", true);
-            return page(model, offering, form, Map.of());
+            return again(model, response, HttpStatus.CONFLICT, offering, form, Map.of());
+        }
+        if (saved == Saved.STYLE_HELD) {
+            Map<String, String> held = Map.of(
+                    "signup.style", "People are registered already; how they registered can no longer be changed.");
+            return again(model, response, HttpStatus.CONFLICT, offering, form, held);
         }
         flash.addFlashAttribute("said", "Kept.");
-        return "redirect:/desk/offerings/" + id;
+        return to(id);
     }
 
-    @PostMapping("/desk/offerings/{id}/dates")
-    String addDates(
-            @PathVariable long id,
-            @RequestParam(defaultValue = "") String typed,
+    private String again(
             Model model,
             HttpServletResponse response,
+            HttpStatus status,
+            Offering offering,
+            SheetForm form,
+            Map<String, String> problems) {
+        response.setStatus(status.value());
+        return assembler.page(model, offering, form, problems);
+    }
+
+    /**
+     * Turns an offering to another status. Publishing is refused while something stops it, and asks once, naming them,
+     * while other findings are open.
+     */
+    @PostMapping("/desk/offerings/{id}/turn")
+    String turn(
+            @PathVariable long id,
+            @RequestParam OfferingStatus to,
+            @RequestParam(defaultValue = "false") boolean anyway,
             RedirectAttributes flash) {
         Offering offering = known(id);
-        List<TypedLine> lines = read(offering, typed);
-        TypedDatesView view = TypedDatesView.of(typed, lines);
-        if (lines.isEmpty() || view.hasErrors()) {
-            response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
-            model.addAttribute("typed", view);
-            return page(model, offering, SheetForm.of(offering, queries.questions(id)), Map.of());
-        }
-        var times = lines.stream().flatMap(line -> line.sessions().stream()).toList();
-        commands.addDates(id, times);
-        flash.addFlashAttribute("said", times.size() == 1 ? "One date added." : times.size() + " dates added.");
-        return "redirect:/desk/offerings/" + id + "#dates";
-    }
-
-    /** The typed dates as they would be read, for the page to show while somebody types. */
-    @PostMapping("/desk/offerings/{id}/dates/read")
-    String readDates(@PathVariable long id, @RequestParam(defaultValue = "") String typed, Model model) {
-        model.addAttribute("typed", TypedDatesView.of(typed, read(known(id), typed)));
-        return "programme/sheet-parts :: typed";
-    }
-
-    private List<TypedLine> read(Offering offering, String typed) {
-        var today = clock.instant().atZone(offering.zone()).toLocalDate();
-        return new TypedDates(today, offering.zone(), Duration.ofMinutes(offering.minutes())).read(typed);
-    }
-
-    @PostMapping("/desk/offerings/{id}/dates/{session}/remove")
-    String removeDate(@PathVariable long id, @PathVariable long session, RedirectAttributes flash) {
-        boolean removed = commands.removeDate(id, session);
-        flash.addFlashAttribute("said", removed ? "Date removed." : "Somebody is on this date; it stays.");
-        return "redirect:/desk/offerings/" + id + "#dates";
-    }
-
-    /** Publishing with open findings that stop is refused; the margin names them. */
-    @PostMapping("/desk/offerings/{id}/turn")
-    String turn(@PathVariable long id, @RequestParam OfferingStatus to, RedirectAttributes flash) {
-        Offering offering = known(id);
-        boolean stopped = ReadinessView.findings(offering, queries.sessionsOf(id), clock.instant()).stream()
-                .anyMatch(f -> f.kind().severity() == Finding.Severity.STOPS);
-        if (to == OfferingStatus.PUBLISHED && stopped) {
+        List<Finding> findings = to == OfferingStatus.PUBLISHED
+                ? readiness.of(offering, queries.sessionsOf(id), clock.instant())
+                : List.of();
+        if (has(findings, Finding.Severity.STOPS)) {
             flash.addFlashAttribute("warned", "Not published yet: see the margin for what is missing.");
+        } else if (has(findings, Finding.Severity.ODD) && !anyway) {
+            flash.addFlashAttribute(
+                    "ask",
+                    findings.stream()
+                            .filter(f -> f.kind().severity() == Finding.Severity.ODD)
+                            .map(f -> ReadinessView.note(f, offering.zone()))
+                            .toList());
         } else {
             commands.turn(id, to);
             flash.addFlashAttribute("said", saidOf(to));
         }
-        return "redirect:/desk/offerings/" + id;
+        return to(id);
+    }
+
+    private static boolean has(List<Finding> findings, Finding.Severity severity) {
+        return findings.stream().anyMatch(f -> f.kind().severity() == severity);
     }
 
     private static String saidOf(OfferingStatus status) {
@@ -251,5 +171,55 @@ class SheetController {
             case CLOSED -> "Closed. Nobody can register any more; those on it stay.";
             case DRAFT -> "Back to draft. Only the team sees it.";
         };
+    }
+
+    @PostMapping("/desk/offerings/{id}/copy")
+    String copy(
+            @PathVariable long id,
+            @RequestParam(defaultValue = "") String title,
+            @RequestParam Copy as,
+            RedirectAttributes flash) {
+        Offering offering = known(id);
+        String otherwise = as == Copy.PATTERN ? offering.title() + " pattern" : offering.title() + " again";
+        long copy = commands.copy(id, named(title, named(otherwise, "")), as).orElseThrow();
+        flash.addFlashAttribute(
+                "said",
+                as == Copy.PATTERN
+                        ? "Saved as a pattern. New offerings can start from it."
+                        : "This is the copy. Only the team sees it.");
+        return to(copy);
+    }
+
+    @PostMapping("/desk/offerings/{id}/discard")
+    String discard(@PathVariable long id, RedirectAttributes flash) {
+        Offering offering = known(id);
+        if (commands.discard(id)) {
+            flash.addFlashAttribute("said", "“" + offering.title() + "” is discarded.");
+            return "redirect:/desk/programme";
+        }
+        flash.addFlashAttribute("warned", "Not discarded: it is published, or people are on it.");
+        return to(id);
+    }
+
+    @PostMapping("/desk/offerings/{id}/picture")
+    String picture(
+            @PathVariable long id, @RequestParam(required = false) MultipartFile file, RedirectAttributes flash)
+            throws IOException {
+        known(id);
+        if (file == null || file.isEmpty()) {
+            commands.setPicture(id, "");
+            flash.addFlashAttribute("said", "No picture now.");
+            return to(id) + "#picture";
+        }
+        Optional<Pictures.Fresh> fresh =
+                file.getSize() > Pictures.LARGEST_FILE ? Optional.empty() : Pictures.photograph(file.getBytes());
+        fresh.ifPresentOrElse(
+                picture -> {
+                    commands.setPicture(id, pictures.keep(picture));
+                    flash.addFlashAttribute("said", "Picture kept.");
+                },
+                () -> flash.addFlashAttribute(
+                        "warned", "Not kept: it must be a JPEG, PNG or GIF of at most 5 MB and 40 million pixels."));
+        return to(id) + "#picture";
     }
 }

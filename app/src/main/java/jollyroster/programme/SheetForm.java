@@ -5,47 +5,184 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import jollyroster.core.intake.Contact;
 import jollyroster.core.intake.Question;
 import jollyroster.core.intake.Text;
+import jollyroster.core.seats.SignUpStyle;
 import org.jspecify.annotations.Nullable;
 
 /**
- * The offering's sheet as it was typed. Everything is text until {@link #problems()} is empty.
+ * The offering's sheet as it was typed, section by section. Everything is text until {@link #problems()} is empty.
  *
  * @param question one entry for each question on the sheet, also the blank one at its end
  */
 public record SheetForm(
-        int version,
-        String title,
-        String summary,
-        String description,
-        String bring,
-        String format,
-        String venue,
-        String host,
-        String minutes,
-        String seats,
-        @Nullable Boolean waitlist,
-        String largestParty,
-        String cutoffHours,
-        List<QuestionForm> question) {
+        int version, Words words, Place place, Seats seats, SignUp signup, List<QuestionForm> question) {
 
     static final int MOST_QUESTIONS = 20;
+    static final int MOST_HOSTS = 10;
+    static final int MOST_LABELS = 12;
+
+    /** The languages an offering can be held in, by ISO 639-1 code. */
+    static final List<String> LANGUAGES =
+            List.of("en", "fr", "de", "es", "pt", "it", "nl", "nb", "sv", "da", "fi", "pl", "uk", "ja", "zh", "ar");
 
     public SheetForm {
-        title = Text.oneLine(orEmpty(title));
-        summary = Text.oneLine(orEmpty(summary));
-        description = Text.manyLines(orEmpty(description));
-        bring = Text.oneLine(orEmpty(bring));
-        format = orEmpty(format);
-        venue = orEmpty(venue);
-        host = Text.oneLine(orEmpty(host));
-        minutes = orEmpty(minutes).strip();
-        seats = orEmpty(seats).strip();
-        waitlist = Boolean.TRUE.equals(waitlist);
-        largestParty = orEmpty(largestParty).strip();
-        cutoffHours = orEmpty(cutoffHours).strip();
+        words = words == null ? Words.of("", "", "", "") : words;
+        place = place == null ? Place.of("", "") : place;
+        seats = seats == null ? Seats.of("", "", false, "") : seats;
+        signup = signup == null ? SignUp.open() : signup;
         question = question == null ? List.of() : new ArrayList<>(question);
+    }
+
+    /** An empty sheet with this title, for a draft that was just begun. */
+    public static SheetForm titled(String title) {
+        return new SheetForm(
+                1, Words.of(title, "", "", ""), Place.of("IN_PERSON", ""), Seats.of("120", "0", true, "1"), SignUp.open(),
+                List.of());
+    }
+
+    public SheetForm with(Words changed) {
+        return new SheetForm(version, changed, place, seats, signup, question);
+    }
+
+    public SheetForm with(Place changed) {
+        return new SheetForm(version, words, changed, seats, signup, question);
+    }
+
+    public SheetForm with(Seats changed) {
+        return new SheetForm(version, words, place, changed, signup, question);
+    }
+
+    public SheetForm with(SignUp changed) {
+        return new SheetForm(version, words, place, seats, changed, question);
+    }
+
+    public SheetForm asking(List<QuestionForm> asked) {
+        return new SheetForm(version, words, place, seats, signup, asked);
+    }
+
+    /** What is said. @param labels parted by commas */
+    public record Words(
+            String title,
+            String summary,
+            String description,
+            String bring,
+            String audience,
+            String language,
+            String tint,
+            String labels,
+            String price,
+            String contact) {
+        public Words {
+            title = line(title);
+            summary = line(summary);
+            description = Text.manyLines(orEmpty(description));
+            bring = line(bring);
+            audience = line(audience);
+            language = orEmpty(language).isEmpty() ? "en" : language;
+            tint = orEmpty(tint).isEmpty() ? Tint.DEPTH.code() : tint;
+            labels = line(labels);
+            price = line(price);
+            contact = orEmpty(contact).strip();
+        }
+
+        public static Words of(String title, String summary, String description, String bring) {
+            return new Words(title, summary, description, bring, "", "", "", "", "", "");
+        }
+
+        public Words saying(String forWhom, String costs, String called) {
+            return new Words(title, summary, description, bring, forWhom, language, tint, called, costs, contact);
+        }
+
+        List<String> labelList() {
+            return List.of(labels.split(",")).stream()
+                    .map(String::strip)
+                    .filter(label -> !label.isEmpty())
+                    .distinct()
+                    .toList();
+        }
+    }
+
+    /** Where, and with whom. @param hosts the numbers of team members @param host who else leads it */
+    public record Place(String format, String venue, List<String> hosts, String host) {
+        public Place {
+            format = orEmpty(format);
+            venue = orEmpty(venue);
+            hosts = hosts == null ? List.of() : hosts.stream().filter(h -> !h.isEmpty()).distinct().toList();
+            host = line(host);
+        }
+
+        public static Place of(String format, String venue, String... hosts) {
+            return new Place(format, venue, List.of(hosts), "");
+        }
+
+        List<Long> hostIds() {
+            return hosts.stream().map(Long::valueOf).toList();
+        }
+    }
+
+    /** What each date has. All are numbers; minutes unless they count people. */
+    public record Seats(
+            String minutes,
+            String seats,
+            String keptBack,
+            @Nullable Boolean waitlist,
+            String largestParty,
+            String minimum,
+            String decideDays,
+            String bufferBefore,
+            String bufferAfter,
+            String doorMinutes,
+            String overrunMinutes) {
+        public Seats {
+            minutes = number(minutes, "120");
+            seats = number(seats, "0");
+            keptBack = number(keptBack, "0");
+            waitlist = Boolean.TRUE.equals(waitlist);
+            largestParty = number(largestParty, "1");
+            minimum = number(minimum, "0");
+            decideDays = number(decideDays, "3");
+            bufferBefore = number(bufferBefore, "0");
+            bufferAfter = number(bufferAfter, "0");
+            doorMinutes = number(doorMinutes, "15");
+            overrunMinutes = number(overrunMinutes, "15");
+        }
+
+        public static Seats of(String minutes, String seats, boolean waitlist, String largestParty) {
+            return new Seats(minutes, seats, "", waitlist, largestParty, "", "", "", "", "", "");
+        }
+
+        public Seats needing(String least, String days) {
+            return new Seats(
+                    minutes, seats, keptBack, waitlist, largestParty, least, days, bufferBefore, bufferAfter,
+                    doorMinutes, overrunMinutes);
+        }
+
+        public Seats buffered(String before, String after) {
+            return new Seats(
+                    minutes, seats, keptBack, waitlist, largestParty, minimum, decideDays, before, after, doorMinutes,
+                    overrunMinutes);
+        }
+    }
+
+    /** How people come to be on it. */
+    public record SignUp(String style, String visibility, String cutoffHours, String opensDays) {
+        public SignUp {
+            style = orEmpty(style).isEmpty() ? SignUpStyle.ANY_DATE.name() : style;
+            visibility = orEmpty(visibility).isEmpty() ? Visibility.LISTED.name() : visibility;
+            cutoffHours = number(cutoffHours, "0");
+            opensDays = number(opensDays, "0");
+        }
+
+        /** Any date, listed, open at once and until the start. */
+        public static SignUp open() {
+            return new SignUp("", "", "", "");
+        }
+
+        public static SignUp by(SignUpStyle style) {
+            return new SignUp(style.name(), "", "", "");
+        }
     }
 
     /** A question as it was typed; one without a label is dropped. */
@@ -58,8 +195,8 @@ public record SheetForm(
             String options) {
         public QuestionForm {
             kind = orEmpty(kind);
-            label = Text.oneLine(orEmpty(label));
-            help = Text.oneLine(orEmpty(help));
+            label = line(label);
+            help = line(help);
             required = Boolean.TRUE.equals(required);
             options = Text.manyLines(orEmpty(options));
         }
@@ -81,60 +218,23 @@ public record SheetForm(
 
     /** What is wrong, by field; empty when the sheet can be kept. A draft may be incomplete, but not nonsense. */
     public Map<String, String> problems() {
-        Map<String, String> problems = new LinkedHashMap<>();
-        check(problems, "title", !title.isEmpty() && title.length() <= 120, "A title of 1 to 120 characters.");
-        check(problems, "summary", summary.length() <= 300, "At most 300 characters.");
-        check(problems, "description", description.length() <= 20_000, "At most 20,000 characters.");
-        check(problems, "bring", bring.length() <= 300, "At most 300 characters.");
-        check(problems, "host", host.length() <= 120, "At most 120 characters.");
-        check(problems, "format", isFormat(), "In person or online.");
-        check(problems, "minutes", isNumber(minutes, 5, 44_640), "Minutes, from 5 to 44,640 (31 days).");
-        check(problems, "seats", isNumber(seats, 0, 100_000), "A number from 0 to 100,000.");
-        check(problems, "largestParty", isNumber(largestParty, 1, 20), "A number from 1 to 20.");
-        check(problems, "cutoffHours", isNumber(cutoffHours, 0, 2000), "Hours, from 0 to 2,000.");
-        check(problems, "venue", venue.isEmpty() || isNumber(venue, 1, Integer.MAX_VALUE), "Choose a venue.");
-        questionProblems(problems);
-        return problems;
-    }
-
-    private void questionProblems(Map<String, String> problems) {
-        check(problems, "question", questionsAsked().size() <= MOST_QUESTIONS, "At most 20 questions.");
-        for (int i = 0; i < question.size(); i++) {
-            QuestionForm q = question.get(i);
-            if (q.label().isEmpty()) {
-                continue;
-            }
-            String field = "question[" + i + "]";
-            check(problems, field, q.label().length() <= 300 && q.help().length() <= 300, "At most 300 characters.");
-            check(problems, field, isKind(q.kind()), "Choose what sort of answer you want.");
-            int options = q.optionList().size();
-            boolean optionsFit = !q.kind().equals(Question.Kind.CHOOSE_ONE.name())
-                    || options >= 1 && options <= Question.MOST_OPTIONS;
-            check(problems, field, optionsFit, "Give 1 to 50 options, one a line.");
-            check(
-                    problems,
-                    field,
-                    q.optionList().stream().allMatch(o -> o.length() <= 200),
-                    "Options of 200 characters.");
-        }
-    }
-
-    private boolean isFormat() {
-        return List.of(Format.values()).stream().anyMatch(f -> f.name().equals(format));
-    }
-
-    private static boolean isKind(String kind) {
-        return List.of(Question.Kind.values()).stream().anyMatch(k -> k.name().equals(kind));
+        return new SheetCheck(this).problems();
     }
 
     static boolean isNumber(String text, int least, int most) {
         return text.matches("\\d{1,9}") && Integer.parseInt(text) >= least && Integer.parseInt(text) <= most;
     }
 
-    private static void check(Map<String, String> problems, String field, boolean fine, String problem) {
-        if (!fine) {
-            problems.putIfAbsent(field, problem);
-        }
+    static boolean isContact(String text) {
+        return text.isEmpty() || Contact.email(text).isPresent();
+    }
+
+    private static String number(@Nullable String text, String otherwise) {
+        return orEmpty(text).isBlank() ? otherwise : text.strip();
+    }
+
+    private static String line(@Nullable String text) {
+        return Text.oneLine(orEmpty(text));
     }
 
     private static String orEmpty(@Nullable String text) {
@@ -142,32 +242,51 @@ public record SheetForm(
     }
 
     /** The sheet as it is kept, ready to be typed over. */
-    static SheetForm of(Offering o, List<AskedQuestion> questions) {
+    static SheetForm of(Offering o, List<Long> hosts, List<AskedQuestion> questions) {
+        OfferingFront f = o.front();
+        OfferingRules r = o.rules();
         return new SheetForm(
                 o.version(),
-                o.title(),
-                o.summary(),
-                o.description(),
-                o.bring(),
-                o.format().name(),
-                o.venue().map(v -> String.valueOf(v.id())).orElse(""),
-                o.hostName(),
-                String.valueOf(o.minutes()),
-                String.valueOf(o.seats()),
-                o.waitlistAllowed(),
-                String.valueOf(o.largestParty()),
-                String.valueOf(o.cutoffMinutes() / 60),
+                new Words(
+                        o.title(), o.summary(), o.description(), o.bring(), f.audience(), f.language(),
+                        f.tint().code(), String.join(", ", f.labels()), f.price(), f.contact()),
+                new Place(
+                        o.format().name(),
+                        o.venue().map(v -> String.valueOf(v.id())).orElse(""),
+                        hosts.stream().map(String::valueOf).toList(),
+                        o.hostName()),
+                new Seats(
+                        text(o.minutes()), text(o.seats()), text(r.keptBack()), o.waitlistAllowed(),
+                        text(o.largestParty()), text(r.minimum()), text(r.decideDays()), text(r.bufferBefore()),
+                        text(r.bufferAfter()), text(o.doorMinutes()), text(o.overrunMinutes())),
+                new SignUp(
+                        r.style().name(), r.visibility().name(), text(o.cutoffMinutes() / 60), text(r.opensDays())),
                 questions.stream().map(SheetForm::question).toList());
+    }
+
+    private static String text(int number) {
+        return String.valueOf(number);
     }
 
     private static QuestionForm question(AskedQuestion asked) {
         Question q = asked.question();
         return new QuestionForm(
-                String.valueOf(asked.id()),
-                q.kind().name(),
-                q.label(),
-                q.help(),
-                q.required(),
+                String.valueOf(asked.id()), q.kind().name(), q.label(), q.help(), q.required(),
                 String.join("\n", q.options()));
+    }
+
+    /** Collects problems, the first of each field. */
+    static final class Problems {
+        private final Map<String, String> found = new LinkedHashMap<>();
+
+        void check(String field, boolean fine, String problem) {
+            if (!fine) {
+                found.putIfAbsent(field, problem);
+            }
+        }
+
+        Map<String, String> found() {
+            return found;
+        }
     }
 }

@@ -6,32 +6,64 @@ import jollyroster.core.dates.SessionTime;
 import jollyroster.core.dates.TypedLine;
 import jollyroster.platform.Times;
 
-/** Typed dates as they were read, in words. */
-record TypedDatesView(String text, List<Line> lines) {
+/**
+ * Typed dates as they were read, in words.
+ *
+ * @param replaces whether they take the place of the dates that are there
+ * @param sum what adding them would add; empty when nothing was typed or something is wrong
+ */
+record TypedDatesView(String text, List<Line> lines, boolean replaces, String sum) {
 
-    /** @param words the sessions as read, or what is wrong and where */
-    record Line(int number, boolean wrong, String words, String note) {}
+    private static final int SHOWN = 4;
 
-    static TypedDatesView of(String text, List<TypedLine> lines) {
-        return new TypedDatesView(text, lines.stream().map(TypedDatesView::line).toList());
-    }
+    /** @param words the sessions as read, or what is wrong and where @param column where it is wrong, from 1; else 0 */
+    record Line(int number, boolean wrong, int column, String words, String note) {}
 
-    boolean hasErrors() {
-        return lines.stream().anyMatch(Line::wrong);
+    static final TypedDatesView NOTHING = new TypedDatesView("", List.of(), false, "");
+
+    static TypedDatesView of(String text, List<TypedLine> lines, boolean replaces) {
+        int sessions = lines.stream().mapToInt(line -> line.sessions().size()).sum();
+        boolean wrong = lines.stream().anyMatch(TypedLine::isError);
+        return new TypedDatesView(
+                text,
+                lines.stream().map(TypedDatesView::line).toList(),
+                replaces,
+                wrong || sessions == 0 ? "" : sessions == 1 ? "One date" : sessions + " dates");
     }
 
     private static Line line(TypedLine line) {
         TypedLine.Error error = line.error();
         if (error != null) {
-            return new Line(
-                    line.line(),
-                    true,
-                    problem(error) + " (line " + line.line() + ", column " + error.column() + ")",
-                    "");
+            return new Line(line.line(), true, error.column(), problem(error), "column " + error.column());
         }
-        String words = line.sessions().stream().map(TypedDatesView::session).collect(Collectors.joining(" · "));
-        String note = line.notes().stream().sorted().map(TypedDatesView::note).collect(Collectors.joining(" "));
-        return new Line(line.line(), false, words, note);
+        String note = line.notes().stream()
+                .map(TypedDatesView::note)
+                .distinct()
+                .collect(Collectors.joining(" "));
+        return new Line(line.line(), false, 0, sessions(line), note);
+    }
+
+    private static String sessions(TypedLine line) {
+        List<SessionTime> all = line.sessions();
+        String shown =
+                all.stream().limit(SHOWN).map(TypedDatesView::session).collect(Collectors.joining(" · "));
+        String more = all.size() > SHOWN
+                ? " and " + (all.size() - SHOWN) + " more, the last on "
+                        + session(all.get(all.size() - 1))
+                : "";
+        return shown + more + options(line.options());
+    }
+
+    private static String options(TypedLine.Options options) {
+        StringBuilder words = new StringBuilder();
+        if (options.venue() != null) {
+            words.append(" at ").append(options.venueName());
+        }
+        if (!options.hosts().isEmpty()) {
+            words.append(" with ").append(String.join(" and ", options.hostNames()));
+        }
+        options.seats().ifPresent(n -> words.append(", ").append(n).append(n == 1 ? " seat" : " seats"));
+        return words.toString();
     }
 
     private static String session(SessionTime time) {
@@ -39,13 +71,21 @@ record TypedDatesView(String text, List<Line> lines) {
     }
 
     private static String note(TypedLine.Note note) {
-        return switch (note) {
+        String detail = note.detail();
+        return switch (note.reading()) {
             case YEAR_ASSUMED -> "The next such date.";
-            case DAYTIME_ASSUMED -> "Read as daytime.";
+            case DAYTIME_ASSUMED -> "Read as " + detail + ".";
             case USUAL_LENGTH -> "With the usual length.";
-            case MOVED_OUT_OF_GAP -> "The clocks skip that time; moved forward.";
-            case EARLIER_OF_TWO -> "That time comes twice; the earlier is taken.";
+            case MOVED_OUT_OF_GAP -> "The clocks skip that time on " + detail + "; moved forward.";
+            case EARLIER_OF_TWO -> "That time comes twice on " + detail + "; the earlier is taken.";
             case ENDS_NEXT_DAY -> "Ends on the next day.";
+            case NEXT_SUCH_DAY -> "The next such day; say “every” for a series.";
+            case WEEKLY -> "Weekly, " + detail + " times.";
+            case EACH_DAY -> "Each day in between.";
+            case SLICED -> detail + " slices.";
+            case OPEN_ENDED -> "No end was given: " + detail + " dates are taken. Say “until …” or “x12”.";
+            case EXCEPTION_HITS_NOTHING -> detail + " is not one of them.";
+            case REMARK -> "A remark, passed over.";
         };
     }
 
@@ -54,13 +94,32 @@ record TypedDatesView(String text, List<Line> lines) {
         return switch (error.problem()) {
             case NO_DATE -> "No date found in “" + detail + "”";
             case NO_SUCH_DATE -> "There is no " + detail;
+            case AMBIGUOUS_DATE -> detail + " can be read in two ways; write the month as a word";
             case WEEKDAY_CONTRADICTS -> "It says " + detail.replace("/", ", but that date is a ");
             case YEAR_OUT_OF_RANGE -> "The year " + detail + " is not between 2000 and 2199";
+            case SECOND_DATE -> "A second date, " + detail + ": give it a line of its own";
+            case ENDS_BEFORE_START -> detail + " comes before the start";
+            case COUNT_AND_END -> "Give a number of times or an end, not both";
+            case NOTHING_LEFT -> "No date is left";
             case NO_TIME -> "No time given";
             case NO_SUCH_TIME -> "There is no time " + detail;
+            case SLICES_DO_NOT_FIT -> slices(detail);
+            case TOO_LONG -> "A session lasts at most 31 days";
+            case UNKNOWN_VENUE -> "There is no venue “" + detail + "”; add it under Setup";
+            case UNKNOWN_HOST -> "Nobody on the team is called “" + detail + "”";
+            case SEATS_OUT_OF_RANGE -> "Seats are 1 to 100,000, not " + detail;
+            case SAID_TWICE -> "Said twice on one line";
+            case NAME_NOT_CLOSED -> "The quotation mark is not closed";
             case NOT_UNDERSTOOD -> "Not understood: “" + detail + "”";
+            case TOO_MANY_SESSIONS -> "More than " + detail + " dates";
             case LINE_TOO_LONG -> "Longer than " + detail + " characters";
             case TOO_MANY_LINES -> "More than " + detail + " lines";
         };
+    }
+
+    private static String slices(String detail) {
+        String[] both = detail.split("/");
+        return both[0] + " min cannot be cut into whole slices"
+                + (both[1].equals("0") ? "" : " of " + both[1] + " min");
     }
 }

@@ -22,6 +22,11 @@ public record Application(
         List<Answer> answers,
         String submission) {
 
+    /** The same application for another session. */
+    Application on(long other) {
+        return new Application(other, name, email, phone, party, zone, answers, submission);
+    }
+
     /** An answer under the wording it was given to. */
     public record Answer(long question, String wording, String value) {}
 }

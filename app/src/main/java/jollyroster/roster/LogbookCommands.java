@@ -61,6 +61,11 @@ class LogbookCommands {
         write(session, null, actor, LogbookEntry.RESIZED, "from " + from + " to " + to, now);
     }
 
+    void changedDate(RegistrationRecord r, String actor, long from, String fromWhen, String toWhen, Instant now) {
+        write(from, r.getId(), actor, LogbookEntry.CHANGED_DATE, "to " + toWhen, now);
+        write(r.getSessionId(), r.getId(), actor, LogbookEntry.CHANGED_DATE, "from " + fromWhen, now);
+    }
+
     void write(
             long session, @Nullable Long registration, String actor, LogbookEntry entry, String detail, Instant now) {
         writes.sql()

@@ -8,6 +8,10 @@ public enum LogbookEntry {
     PASSED_OVER("was passed over"),
     CANCELLED("gave seats back"),
     RESIZED("changed the number of seats"),
+    CHANGED_DATE("changed the date"),
+    SESSION_CHANGED("changed the session"),
+    CALLED_OFF("called the session off"),
+    UNDONE("took a change back"),
     HAND_MARK("marked attendance by hand");
 
     private final String words;

@@ -8,11 +8,15 @@ import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.core.messages.Anchor;
 import jollyroster.core.seats.Arrival;
 import jollyroster.core.seats.SeatRule;
+import jollyroster.core.seats.SignUpStyle;
 import jollyroster.outbox.OutboxCommands;
 import jollyroster.outbox.Recipient;
+import jollyroster.platform.Permissions;
+import jollyroster.platform.Times;
 import jollyroster.platform.tables.tables.records.RegistrationRecord;
-import jollyroster.programme.ProgrammeCommands;
 import jollyroster.programme.Session;
+import jollyroster.programme.SessionCommands;
+import jollyroster.programme.Visibility;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -23,25 +27,28 @@ import org.springframework.transaction.annotation.Transactional;
 @Component
 public class RosterCommands {
 
-    private final ProgrammeCommands programme;
+    private final SessionCommands programme;
     private final OutboxCommands outbox;
     private final SeatCommands seats;
     private final PersonCommands people;
     private final LogbookCommands logbook;
+    private final Permissions permissions;
     private final Clock clock;
 
     RosterCommands(
-            ProgrammeCommands programme,
+            SessionCommands programme,
             OutboxCommands outbox,
             SeatCommands seats,
             PersonCommands people,
             LogbookCommands logbook,
+            Permissions permissions,
             Clock clock) {
         this.programme = programme;
         this.outbox = outbox;
         this.seats = seats;
         this.people = people;
         this.logbook = logbook;
+        this.permissions = permissions;
         this.clock = clock;
     }
 
@@ -58,19 +65,30 @@ public class RosterCommands {
         if (refusal.isPresent()) {
             return new Registering.Refused(refusal.get());
         }
-        return admit(asked, session.orElseThrow(), now);
+        Session book = book(session.orElseThrow());
+        return admit(asked.on(book.id()), book, now);
     }
 
-    private static Optional<Registering.Reason> refusal(Optional<Session> session, Application asked, Instant now) {
+    /** The session that keeps the seats: itself, or the one that leads its series. */
+    private Session book(Session session) {
+        return session.book() == session.id()
+                ? session
+                : programme.session(session.book()).orElseThrow();
+    }
+
+    private Optional<Registering.Reason> refusal(Optional<Session> session, Application asked, Instant now) {
         if (session.isEmpty()) {
             return Optional.of(Registering.Reason.NO_SUCH_SESSION);
         }
         Session at = session.get();
-        if (!now.isBefore(at.start())) {
+        if (!now.isBefore(at.registersFor())) {
             return Optional.of(Registering.Reason.ALREADY_STARTED);
         }
         if (!at.isOpenAt(now)) {
             return Optional.of(Registering.Reason.NOT_OPEN);
+        }
+        if (at.offering().rules().visibility() == Visibility.INVITED && !permissions.isOrganiser()) {
+            return Optional.of(Registering.Reason.INVITED_ONLY);
         }
         return asked.party() > at.offering().largestParty()
                 ? Optional.of(Registering.Reason.PARTY_TOO_LARGE)
@@ -79,10 +97,10 @@ public class RosterCommands {
 
     private Registering admit(Application asked, Session session, Instant now) {
         Optional<Long> known = people.find(asked);
-        Optional<RegistrationRecord> standing = known.flatMap(person -> seats.active(session.id(), person));
+        Optional<RegistrationRecord> standing = known.flatMap(person -> standing(session, person));
         if (standing.isPresent()) {
             outbox.answer(Anchor.LINK_AGAIN, recipient(session, standing.get(), asked.email()), now);
-            return new Registering.Already();
+            return new Registering.Already(standing.get().getSessionId() != session.id());
         }
         Arrival arrival = SeatRule.arrive(session.capacity(), seats.tally(session), asked.party());
         if (arrival instanceof Arrival.Refused refused) {
@@ -92,19 +110,40 @@ public class RosterCommands {
         RegistrationRecord registration = seats.add(asked, person, arrival instanceof Arrival.Seated, now);
         people.keepAnswers(registration.getId(), asked.answers());
         logbook.arrival(session.id(), registration, arrival, now);
-        tell(arrival, recipient(session, registration, asked.email()), now);
+        tell(arrival, session, registration, asked.email(), now);
         if (arrival instanceof Arrival.Seated seated && seated.passesOverTheLine()) {
             seats.passOverTheLine(session, registration, now);
         }
         return done(registration);
     }
 
-    private void tell(Arrival arrival, Recipient to, Instant now) {
-        if (arrival instanceof Arrival.Seated) {
-            outbox.answerAndRemind(Anchor.REGISTERED, to, now);
-        } else {
-            outbox.answer(Anchor.WAITLISTED, to, now);
+    /** Where the person stands already: on this session or, where one date is all a person holds, on any. */
+    private Optional<RegistrationRecord> standing(Session session, long person) {
+        if (session.offering().style() != SignUpStyle.ONE_DATE) {
+            return seats.active(session.id(), person);
         }
+        List<Long> dates = programme.ofOffering(session.offering().id()).stream()
+                .filter(date -> date.end().isAfter(clock.instant()))
+                .map(Session::id)
+                .toList();
+        return seats.activeOn(dates, person);
+    }
+
+    private void tell(Arrival arrival, Session session, RegistrationRecord registration, String email, Instant now) {
+        if (arrival instanceof Arrival.Seated) {
+            outbox.answerAndRemind(Anchor.REGISTERED, recipients(session, registration, email), now);
+        } else {
+            outbox.answer(Anchor.WAITLISTED, recipient(session, registration, email), now);
+        }
+    }
+
+    /** The person as a recipient for each date of the book that is still to come; the first one when none is. */
+    private List<Recipient> recipients(Session session, RegistrationRecord registration, String email) {
+        List<Recipient> coming = programme.datesOf(session).stream()
+                .filter(date -> !date.cancelled() && date.start().isAfter(clock.instant()))
+                .map(date -> recipient(date, registration, email))
+                .toList();
+        return coming.isEmpty() ? List.of(recipient(session, registration, email)) : coming;
     }
 
     private static Registering.Reason reason(Arrival.Refusal refusal) {
@@ -133,7 +172,8 @@ public class RosterCommands {
             return false;
         }
         Session session = programme.session(found.get().getSessionId()).orElseThrow();
-        if (!now.isBefore(session.end())) {
+        boolean over = programme.datesOf(session).stream().noneMatch(date -> now.isBefore(date.end()));
+        if (over) {
             return false;
         }
         seats.setState(registration, RegistrationState.CANCELLED, now);
@@ -143,10 +183,65 @@ public class RosterCommands {
                 Anchor.CANCELLED,
                 recipient(session, found.get(), people.email(found.get().getPersonId())),
                 now);
-        if (now.isBefore(session.start())) {
+        if (now.isBefore(session.registersFor())) {
             refill(session, now);
         }
         return true;
+    }
+
+    /** What came of changing the date. */
+    public enum Moved {
+        DONE,
+        /** The registration no longer stands, or the dates do not belong together. */
+        NOT_POSSIBLE,
+        /** The other date is not open for registration. */
+        NOT_OPEN,
+        /** The other date has too few free seats; the person keeps what they hold. */
+        NO_SEATS
+    }
+
+    /**
+     * Moves a registration to another date of its offering, in one write: both or neither. The seats it leaves are refilled
+     * from that date's waitlist.
+     *
+     * @param actor who did it, for the logbook
+     */
+    @Transactional
+    public Moved move(long registration, long to, String actor) {
+        Instant now = clock.instant();
+        Optional<RegistrationRecord> found = seats.byId(registration)
+                .filter(r -> RegistrationState.ACTIVE.contains(stateOf(r)) && r.getSessionId() != to);
+        Optional<Session> target = programme.session(to).map(this::book);
+        if (found.isEmpty() || target.isEmpty()) {
+            return Moved.NOT_POSSIBLE;
+        }
+        Session from = programme.session(found.get().getSessionId()).orElseThrow();
+        boolean together = from.offering().id() == target.get().offering().id() && now.isBefore(from.start());
+        if (!together || seats.active(to, found.get().getPersonId()).isPresent()) {
+            return Moved.NOT_POSSIBLE;
+        }
+        return target.get().isOpenAt(now) ? move(found.get(), from, target.get(), actor, now) : Moved.NOT_OPEN;
+    }
+
+    private Moved move(RegistrationRecord r, Session from, Session to, String actor, Instant now) {
+        Arrival arrival = SeatRule.arrive(to.capacity(), seats.tally(to), r.getParty());
+        if (!(arrival instanceof Arrival.Seated seated)) {
+            return Moved.NO_SEATS;
+        }
+        seats.moveTo(r.getId(), to.id(), now);
+        RegistrationRecord moved = seats.byId(r.getId()).orElseThrow();
+        logbook.changedDate(moved, actor, from.id(), when(from), when(to), now);
+        outbox.withdrawReminders(r.getId(), "the date was changed", now);
+        outbox.answerAndRemind(Anchor.CHANGED, recipients(to, moved, people.email(r.getPersonId())), now);
+        if (seated.passesOverTheLine()) {
+            seats.passOverTheLine(to, moved, now);
+        }
+        refill(from, now);
+        return Moved.DONE;
+    }
+
+    private static String when(Session session) {
+        return Times.dayAndTime(session.start(), session.zone());
     }
 
     /**
@@ -157,19 +252,26 @@ public class RosterCommands {
      */
     @Transactional
     public Optional<Integer> resize(long session, int wanted, String actor) {
+        permissions.requireOrganiser();
         Instant now = clock.instant();
-        Session before = programme.session(session).orElseThrow();
+        Session before = book(programme.session(session).orElseThrow());
         int taken = seats.tally(before).taken();
         if (wanted < taken || wanted < 1) {
             return Optional.of(taken);
         }
-        programme.setSeats(session, wanted);
-        logbook.resized(session, actor, before.seats(), wanted, now);
-        Session after = programme.session(session).orElseThrow();
-        if (now.isBefore(after.start())) {
-            refill(after, now);
-        }
+        programme.setSeats(before.id(), wanted);
+        logbook.resized(before.id(), actor, before.seats(), wanted, now);
+        refillFromLine(before.id());
         return Optional.empty();
+    }
+
+    /** Gives free seats to those who wait, after something made seats free. */
+    @Transactional
+    public void refillFromLine(long session) {
+        Session book = book(programme.session(session).orElseThrow());
+        if (clock.instant().isBefore(book.registersFor()) && !book.cancelled() && book.seats() > 0) {
+            refill(book, clock.instant());
+        }
     }
 
     private void refill(Session session, Instant now) {
@@ -189,14 +291,14 @@ public class RosterCommands {
         seats.setState(registration, RegistrationState.REGISTERED, now);
         RegistrationRecord seated = seats.byId(registration).orElseThrow();
         logbook.seatedFromLine(seated, now);
-        outbox.answerAndRemind(Anchor.CALLED_UP, recipient(session, seated, people.email(seated.getPersonId())), now);
+        outbox.answerAndRemind(Anchor.CALLED_UP, recipients(session, seated, people.email(seated.getPersonId())), now);
     }
 
     private static RegistrationState stateOf(RegistrationRecord r) {
         return RegistrationState.valueOf(r.getState());
     }
 
-    private static Recipient recipient(Session session, RegistrationRecord r, String email) {
+    static Recipient recipient(Session session, RegistrationRecord r, String email) {
         return new Recipient(
                 r.getId(),
                 session.id(),

@@ -2,6 +2,7 @@ package jollyroster.roster;
 
 import java.util.Collection;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import jollyroster.core.door.LinkTokens.Link;
@@ -10,6 +11,7 @@ import jollyroster.outbox.Letters;
 import jollyroster.platform.Address;
 import jollyroster.platform.OrganisationQueries;
 import jollyroster.platform.PersonalLinks;
+import jollyroster.platform.Times;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Session;
 import org.springframework.stereotype.Component;
@@ -38,15 +40,24 @@ public class RosterLetters implements Letters {
     }
 
     @Override
-    public Optional<Facts> facts(long id) {
+    public Sender sender() {
+        return new Sender(
+                organisation.organisation().name(), organisation.organisation().contactEmail());
+    }
+
+    @Override
+    public Optional<Facts> facts(long id, long about) {
         return roster.registration(id)
-                .flatMap(registration ->
-                        programme.session(registration.session()).map(session -> facts(registration, session)));
+                .flatMap(registration -> programme
+                        .session(about)
+                        .filter(session -> session.book() == registration.session())
+                        .or(() -> programme.session(registration.session()))
+                        .map(session -> facts(registration, session)));
     }
 
     private Facts facts(Registration registration, Session session) {
         Link link = new Link(registration.id(), registration.generation());
-        boolean online = session.offering().venue().map(v -> v.isOnline()).orElse(false);
+        List<Session> dates = programme.datesOf(session);
         return new Facts(
                 registration.name(),
                 registration.email(),
@@ -59,24 +70,43 @@ public class RosterLetters implements Letters {
                 session.start(),
                 session.end(),
                 session.zone(),
-                online ? "online" : session.offering().place(),
-                online,
+                session.isOnline() ? "online" : session.place(),
+                session.isOnline(),
                 links.ownPage(link),
                 links.join(link),
                 organisation.organisation().name(),
-                organisation.organisation().contactEmail(),
-                calendarEntry(session, registration, links.join(link)));
+                contact(session),
+                calendarEntries(session, registration, links.join(link)),
+                dates.stream()
+                        .filter(date -> date.id() != session.id() && !date.cancelled())
+                        .map(date -> Times.dayAndTime(date.start(), registration.zone()))
+                        .toList());
     }
 
-    /** The entry a person keeps: its own for each registration, so that giving a seat back takes it away again. */
-    public CalendarEntry calendarEntry(Session session, Registration registration, String joinLink) {
+    private String contact(Session session) {
+        String own = session.offering().front().contact();
+        return own.isEmpty() ? organisation.organisation().contactEmail() : own;
+    }
+
+    /** An entry for each date of the book, so that a whole series stands in the calendar. */
+    public List<CalendarEntry> calendarEntries(Session session, Registration registration, String joinLink) {
+        return programme.datesOf(session).stream()
+                .map(date -> calendarEntry(date, registration, joinLink))
+                .toList();
+    }
+
+    /**
+     * The entry a person keeps: its own for each registration and date, so that giving a seat back takes it away again.
+     */
+    private CalendarEntry calendarEntry(Session session, Registration registration, String joinLink) {
         boolean gone = session.cancelled() || standing(registration.state()) == Standing.GONE;
+        String date = session.lead() == null ? "" : "-" + session.id();
         return new CalendarEntry(
-                "registration-" + registration.id() + "@" + address.host(),
+                "registration-" + registration.id() + date + "@" + address.host(),
                 session.sequence() + (gone ? 1 : 0),
                 session.offering().title(),
                 session.offering().summary() + "\n\nYour link: " + joinLink,
-                session.offering().place(),
+                session.place(),
                 joinLink,
                 session.start(),
                 session.end(),

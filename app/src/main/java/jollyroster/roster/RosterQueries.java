@@ -55,6 +55,25 @@ public class RosterQueries implements SeatCounts {
         return counts;
     }
 
+    @Override
+    public boolean isAnybodyOn(Collection<Long> sessions) {
+        return reads.sql().fetchExists(REGISTRATION, REGISTRATION.SESSION_ID.in(sessions));
+    }
+
+    @Override
+    public Map<Long, Map<ZoneId, Integer>> zonesOf(Collection<Long> sessions) {
+        Map<Long, Map<ZoneId, Integer>> zones = new HashMap<>();
+        reads.sql()
+                .select(REGISTRATION.SESSION_ID, REGISTRATION.ZONE, count())
+                .from(REGISTRATION)
+                .where(REGISTRATION.SESSION_ID.in(sessions))
+                .and(REGISTRATION.STATE.eq(RegistrationState.REGISTERED.name()))
+                .groupBy(REGISTRATION.SESSION_ID, REGISTRATION.ZONE)
+                .forEach(r -> zones.computeIfAbsent(r.value1(), id -> new HashMap<>())
+                        .put(ZoneId.of(r.value2()), r.value3()));
+        return zones;
+    }
+
     private SelectJoinStep<Record> registrations() {
         return reads.sql()
                 .select(REGISTRATION.asterisk(), PERSON.EMAIL, PERSON.PHONE)
@@ -90,7 +109,11 @@ public class RosterQueries implements SeatCounts {
                 .fetchMap(r -> r.get(REGISTRATION.ID), RosterQueries::toRegistration);
     }
 
-    /** Everybody on a session, in order of registering; the waitlist is therefore in its order too. */
+    /**
+     * Everybody on a session, in order of registering; the waitlist is therefore in its order too.
+     *
+     * @param session for a date of a whole series the session that leads it
+     */
     public List<Registration> roster(long session) {
         return registrations()
                 .where(REGISTRATION.SESSION_ID.eq(session))

@@ -1,11 +1,13 @@
 package jollyroster.roster;
 
 import static jollyroster.platform.tables.Tables.LOGBOOK;
+import static jollyroster.platform.tables.Tables.PERSON;
 import static jollyroster.platform.tables.Tables.REGISTRATION;
 import static jollyroster.platform.tables.Tables.SEAT_COUNT;
 import static org.jooq.impl.DSL.inline;
 
 import java.time.Instant;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import jollyroster.core.seats.SeatRule;
@@ -86,6 +88,46 @@ class SeatCommands {
                 .and(REGISTRATION.PERSON_ID.eq(person))
                 .and(REGISTRATION.STATE.in(ACTIVE))
                 .fetchOptional();
+    }
+
+    /** Where the person is active on any of these sessions. */
+    Optional<RegistrationRecord> activeOn(Collection<Long> sessions, long person) {
+        return writes.sql()
+                .selectFrom(REGISTRATION)
+                .where(REGISTRATION.PERSON_ID.eq(person))
+                .and(REGISTRATION.SESSION_ID.in(sessions))
+                .and(REGISTRATION.STATE.in(ACTIVE))
+                .orderBy(REGISTRATION.ID)
+                .limit(1)
+                .fetchOptional();
+    }
+
+    /** A registration with the address its letters go to. */
+    record Addressed(RegistrationRecord registration, String email) {}
+
+    /** Everybody who is active on a session, in order of registering. */
+    List<Addressed> everybodyOn(long session) {
+        return writes.sql()
+                .select(REGISTRATION.asterisk(), PERSON.EMAIL)
+                .from(REGISTRATION)
+                .join(PERSON)
+                .on(PERSON.ID.eq(REGISTRATION.PERSON_ID))
+                .where(REGISTRATION.SESSION_ID.eq(session))
+                .and(REGISTRATION.STATE.in(ACTIVE))
+                .orderBy(REGISTRATION.ID)
+                .fetch(r -> new Addressed(r.into(REGISTRATION), r.get(PERSON.EMAIL)));
+    }
+
+    /** Seats a registration on another session, with a clean slate there. */
+    void moveTo(long registration, long session, Instant now) {
+        writes.sql()
+                .update(REGISTRATION)
+                .set(REGISTRATION.SESSION_ID, session)
+                .set(REGISTRATION.STATE, RegistrationState.REGISTERED.name())
+                .set(REGISTRATION.PASSED_OVER, 0)
+                .set(REGISTRATION.CHANGED_AT, now)
+                .where(REGISTRATION.ID.eq(registration))
+                .execute();
     }
 
     RegistrationRecord add(Application asked, long person, boolean seated, Instant now) {

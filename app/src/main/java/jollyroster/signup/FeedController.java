@@ -3,12 +3,14 @@ package jollyroster.signup;
 import java.time.Clock;
 import java.time.Duration;
 import java.util.List;
+import java.util.Optional;
 import jollyroster.exchange.CalendarEntry;
 import jollyroster.exchange.Calendars;
 import jollyroster.platform.Address;
 import jollyroster.platform.OrganisationQueries;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Session;
+import jollyroster.programme.Visibility;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -50,12 +52,32 @@ class FeedController {
     /** The sessions of one offering. */
     @GetMapping("/p/{slug}.ics")
     ResponseEntity<String> offeringFeed(@PathVariable String slug) {
+        return feedOf(slug)
+                .map(text -> ResponseEntity.ok()
+                        .contentType(OwnPageController.CALENDAR)
+                        .body(text))
+                .orElseGet(() -> ResponseEntity.notFound().build());
+    }
+
+    /** The same as a file to keep: all dates of an offering, a whole series among them. */
+    @GetMapping("/p/{slug}/dates.ics")
+    ResponseEntity<String> offeringFile(@PathVariable String slug) {
+        return feedOf(slug)
+                .map(text -> ResponseEntity.ok()
+                        .contentType(OwnPageController.CALENDAR)
+                        .header("Content-Disposition", "attachment; filename=\"" + slug + ".ics\"")
+                        .body(text))
+                .orElseGet(() -> ResponseEntity.notFound().build());
+    }
+
+    /** What is by invitation only has no calendar that anybody may read. */
+    private Optional<String> feedOf(String slug) {
         return programme
                 .shown(slug)
-                .map(o -> calendar(
+                .filter(o -> o.rules().visibility() != Visibility.INVITED)
+                .map(o -> calendars.publish(
                         o.title(),
-                        programme.sessionsOf(o.id()).stream().map(this::entry).toList()))
-                .orElseGet(() -> ResponseEntity.notFound().build());
+                        programme.sessionsOf(o.id()).stream().map(this::entry).toList()));
     }
 
     private ResponseEntity<String> calendar(String name, List<CalendarEntry> entries) {
@@ -68,7 +90,7 @@ class FeedController {
                 s.sequence(),
                 s.offering().title(),
                 s.offering().summary(),
-                s.offering().place(),
+                s.place(),
                 address.of("/p/" + s.offering().slug()),
                 s.start(),
                 s.end(),

@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.stream.IntStream;
 import jollyroster.chart.SeatStrip;
@@ -11,10 +12,14 @@ import jollyroster.core.intake.Question;
 import jollyroster.platform.Markdown;
 import jollyroster.platform.Times;
 import jollyroster.programme.AskedQuestion;
+import jollyroster.programme.HostQueries;
+import jollyroster.programme.HostQueries.Host;
 import jollyroster.programme.Offering;
+import jollyroster.programme.OfferingStatus;
 import jollyroster.programme.SeatCounts.SeatCount;
 import jollyroster.programme.Session;
 import jollyroster.programme.Venue;
+import jollyroster.programme.Visibility;
 
 /** The offering's page, decided and formatted. */
 record OfferingPage(
@@ -35,16 +40,46 @@ record OfferingPage(
         List<Field> questions,
         List<Integer> partySizes,
         boolean open,
-        String closedBecause) {
+        String closedBecause,
+        Front front,
+        boolean preview) {
+
+    /**
+     * What the offering says of itself beside its words.
+     *
+     * @param language empty when it is held in English
+     * @param seriesDates all dates of a whole series; empty for other styles
+     * @param rule how people hold dates, in a sentence; empty when there is nothing to say
+     */
+    record Front(
+            String audience,
+            String price,
+            String language,
+            String contact,
+            String picture,
+            String tint,
+            List<SeriesDate> seriesDates,
+            String rule) {}
+
+    record SeriesDate(String when, String here, boolean cancelled) {}
 
     /**
      * One date to choose.
      *
      * @param when in the visitor's zone
      * @param here in the organiser's; empty when both clocks show the same
+     * @param place where it is, when that is elsewhere than usual
      * @param left "3 left", "full, 2 waiting"
      */
-    record Date(long id, String when, String here, String left, boolean chosen, boolean waitlist, SeatStrip strip) {}
+    record Date(
+            long id,
+            String when,
+            String here,
+            String place,
+            String left,
+            boolean chosen,
+            boolean waitlist,
+            SeatStrip strip) {}
 
     /** A question with what was entered and what is wrong with it. */
     record Field(String name, Question question, String entered) {}
@@ -57,12 +92,23 @@ record OfferingPage(
             List<AskedQuestion> questions,
             RegistrationForm form,
             ZoneId visitor,
-            Instant now) {}
+            Instant now,
+            List<Host> hosts,
+            String contact,
+            boolean preview) {
+
+        /** The sessions people can register for; in a preview all that are still to come. */
+        private List<Session> open() {
+            List<Session> open = sessions.stream()
+                    .filter(s -> preview ? !s.cancelled() && s.start().isAfter(now) : s.isOpenAt(now))
+                    .toList();
+            return offering.isSeries() ? open.stream().limit(1).toList() : open;
+        }
+    }
 
     static OfferingPage of(Facts facts) {
         Offering o = facts.offering();
-        List<Session> open =
-                facts.sessions().stream().filter(s -> s.isOpenAt(facts.now())).toList();
+        List<Session> open = facts.open();
         boolean online = o.venue().map(Venue::isOnline).orElse(false);
         return new OfferingPage(
                 o.slug(),
@@ -74,7 +120,7 @@ record OfferingPage(
                 o.venue().map(Venue::accessNote).orElse(""),
                 online,
                 o.bring(),
-                o.hostName(),
+                HostQueries.names(facts.hosts(), o.hostName()),
                 facts.visitor().getId(),
                 Times.city(facts.visitor()),
                 Times.city(o.zone()),
@@ -83,15 +129,57 @@ record OfferingPage(
                         .map(q -> field(q.question(), facts.form()))
                         .toList(),
                 IntStream.rangeClosed(1, o.largestParty()).boxed().toList(),
-                !open.isEmpty(),
-                closedBecause(o));
+                !open.isEmpty() && (o.rules().visibility() != Visibility.INVITED || facts.preview()),
+                closedBecause(facts),
+                front(facts),
+                facts.preview());
     }
 
-    private static String closedBecause(Offering o) {
-        return switch (o.status()) {
-            case CLOSED -> "Registration for this is closed.";
-            case PUBLISHED, DRAFT -> "There is no date to register for at the moment.";
+    private static Front front(Facts facts) {
+        Offering o = facts.offering();
+        String language = o.front().language().equals("en")
+                ? ""
+                : Locale.forLanguageTag(o.front().language()).getDisplayLanguage(Locale.ENGLISH);
+        return new Front(
+                o.front().audience(),
+                o.front().price(),
+                language,
+                facts.contact(),
+                o.front().picture(),
+                o.front().tint().code(),
+                o.isSeries()
+                        ? facts.sessions().stream()
+                                .filter(s -> s.end().isAfter(facts.now()))
+                                .map(s -> new SeriesDate(
+                                        when(s, facts.visitor(), facts.now()), here(s, facts.visitor()), s.cancelled()))
+                                .toList()
+                        : List.of(),
+                rule(o));
+    }
+
+    private static String rule(Offering o) {
+        return switch (o.style()) {
+            case ONE_DATE -> "You hold one date; you can change it on your own page.";
+            case WHOLE_SERIES -> "One registration is good for all dates.";
+            case ANY_DATE, OWN_TIME -> "";
         };
+    }
+
+    private static String closedBecause(Facts facts) {
+        Offering o = facts.offering();
+        if (o.status() == OfferingStatus.CLOSED) {
+            return "Registration for this is closed.";
+        }
+        if (o.rules().visibility() == Visibility.INVITED) {
+            return "This is by invitation only.";
+        }
+        return facts.sessions().stream()
+                .filter(s -> !s.cancelled())
+                .flatMap(s -> s.opens().stream())
+                .filter(at -> at.isAfter(facts.now()))
+                .min(java.util.Comparator.naturalOrder())
+                .map(at -> "Registration opens " + Times.dayAndTime(at, facts.visitor()) + ".")
+                .orElse("There is no date to register for at the moment.");
     }
 
     private static Field field(Question question, RegistrationForm form) {
@@ -105,8 +193,9 @@ record OfferingPage(
                 s.id(),
                 when(s, facts.visitor(), facts.now()),
                 here(s, facts.visitor()),
+                s.own().venue().map(v -> v.isOnline() ? "online" : v.inOneLine()).orElse(""),
                 left(free, count, s.offering().waitlistAllowed()),
-                s.id() == chosen(facts, open),
+                facts.offering().isSeries() || s.id() == chosen(facts, open),
                 free == 0 || count.waitingParties() > 0,
                 SeatStrip.ofCounts(s.seats(), s.keptBack(), count.taken(), count.waitingPeople(), 13));
     }

@@ -3,14 +3,17 @@ package jollyroster.signup;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.ZoneId;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.core.door.LinkTokens.Purpose;
+import jollyroster.core.seats.SignUpStyle;
 import jollyroster.platform.PersonalLinks;
 import jollyroster.platform.Times;
 import jollyroster.programme.Offering;
 import jollyroster.programme.ProgrammeQueries;
+import jollyroster.programme.SeatCounts.SeatCount;
 import jollyroster.programme.Session;
 import jollyroster.programme.Venue;
 import jollyroster.roster.Registration;
@@ -59,7 +62,12 @@ class OwnPage {
             boolean canCancel,
             boolean canJoin,
             String doorOpens,
-            Map<String, String> answers) {}
+            Map<String, String> answers,
+            List<String> seriesDates,
+            List<Choice> otherDates) {}
+
+    /** A date one could change to. */
+    record Choice(long id, String when, String left) {}
 
     /** A registration that a token leads to. */
     record Found(Registration registration, Session session) {}
@@ -71,7 +79,7 @@ class OwnPage {
     private Optional<Found> find(Link link) {
         return roster.registration(link.id())
                 .filter(r -> r.generation() == link.generation())
-                .flatMap(r -> programme.session(r.session()).map(session -> new Found(r, session)));
+                .flatMap(r -> programme.dateAt(r.session(), clock.instant()).map(session -> new Found(r, session)));
     }
 
     ModelAndView confirmation(Link link) {
@@ -94,7 +102,7 @@ class OwnPage {
         ZoneId zone = r.zone();
         boolean seated = r.state().takesSeats();
         boolean active = RegistrationState.ACTIVE.contains(r.state());
-        boolean online = o.venue().map(Venue::isOnline).orElse(false);
+        boolean online = s.isOnline();
         int space = r.name().indexOf(' ');
         return new View(
                 r.state().code(),
@@ -109,8 +117,8 @@ class OwnPage {
                 OfferingPage.when(s, zone, now) + " " + Times.city(zone) + " time",
                 OfferingPage.here(s, zone),
                 until(s, now),
-                online ? "Online" : o.place(),
-                o.venue().map(Venue::accessNote).orElse(""),
+                online ? "Online" : s.place(),
+                s.venue().map(Venue::accessNote).orElse(""),
                 online,
                 o.bring(),
                 r.state() == RegistrationState.WAITLISTED ? roster.placeInLine(r) : 0,
@@ -119,7 +127,36 @@ class OwnPage {
                 active && now.isBefore(s.end()),
                 seated && now.isBefore(s.doorHours().closes()),
                 Times.dayAndTime(s.doorHours().opens(), zone),
-                roster.answersOf(r.id()));
+                roster.answersOf(r.id()),
+                seriesDates(s, zone, now),
+                active ? otherDates(r, s, zone, now) : List.of());
+    }
+
+    private List<String> seriesDates(Session s, ZoneId zone, Instant now) {
+        List<Session> dates = programme.datesOf(s);
+        return dates.size() < 2
+                ? List.of()
+                : dates.stream()
+                        .map(d -> OfferingPage.when(d, zone, now) + (d.cancelled() ? ", called off" : ""))
+                        .toList();
+    }
+
+    /** Where one date is all a person holds, the others that have room. */
+    private List<Choice> otherDates(Registration r, Session s, ZoneId zone, Instant now) {
+        if (s.offering().style() != SignUpStyle.ONE_DATE || !now.isBefore(s.start())) {
+            return List.of();
+        }
+        List<Session> others = programme.sessionsOf(s.offering().id()).stream()
+                .filter(d -> d.id() != s.id() && d.isOpenAt(now))
+                .toList();
+        Map<Long, SeatCount> counts = roster.of(others.stream().map(Session::id).toList());
+        return others.stream()
+                .filter(d -> d.seats() - d.keptBack() - counts.get(d.id()).taken() >= r.party())
+                .map(d -> new Choice(
+                        d.id(),
+                        OfferingPage.when(d, zone, now),
+                        d.seats() - d.keptBack() - counts.get(d.id()).taken() + " left"))
+                .toList();
     }
 
     private static String until(Session s, Instant now) {

@@ -3,12 +3,13 @@ package jollyroster.signup;
 import jakarta.servlet.http.HttpServletResponse;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
-import java.util.List;
+import java.util.Arrays;
 import java.util.Optional;
 import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.exchange.Calendars;
 import jollyroster.outbox.OutboxCommands;
 import jollyroster.platform.PersonalLinks;
+import jollyroster.roster.Registration;
 import jollyroster.roster.RosterCommands;
 import jollyroster.roster.RosterLetters;
 import org.springframework.http.HttpStatus;
@@ -18,6 +19,7 @@ import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.ModelAndView;
 
 /** What a person can do with the link to their own page. */
@@ -51,9 +53,18 @@ class OwnPageController {
     }
 
     @GetMapping("/my/{token}")
-    ModelAndView own(@PathVariable String token, HttpServletResponse response) {
+    ModelAndView own(
+            @PathVariable String token, @RequestParam(defaultValue = "") String moved, HttpServletResponse response) {
         response.setHeader("Cache-Control", "no-store");
-        return ownPage.find(token).map(found -> ownPage.show(found, false)).orElseGet(OwnPageController::unknown);
+        Optional<OwnPage.Found> found = ownPage.find(token);
+        if (found.isEmpty()) {
+            return unknown();
+        }
+        ModelAndView page = ownPage.show(found.get(), false);
+        Arrays.stream(RosterCommands.Moved.values())
+                .filter(m -> m.name().equals(moved))
+                .forEach(m -> page.addObject(m == RosterCommands.Moved.DONE ? "said" : "warned", words(m)));
+        return page;
     }
 
     @PostMapping("/my/{token}/cancel")
@@ -67,17 +78,39 @@ class OwnPageController {
         return new ModelAndView("redirect:/my/" + token);
     }
 
+    /** Moves to another date of the same offering; both or neither. */
+    @PostMapping("/my/{token}/move")
+    ModelAndView move(@PathVariable String token, @RequestParam(defaultValue = "0") long to) {
+        Optional<OwnPage.Found> found = ownPage.find(token);
+        if (found.isEmpty()) {
+            return unknown();
+        }
+        Registration r = found.get().registration();
+        RosterCommands.Moved moved = commands.move(r.id(), to, r.name());
+        return new ModelAndView("redirect:/my/" + token + "?moved=" + moved);
+    }
+
+    private static String words(RosterCommands.Moved moved) {
+        return switch (moved) {
+            case DONE -> "Your date is changed. We have written to you.";
+            case NO_SEATS -> "That date has filled up meanwhile. You keep the date you have.";
+            case NOT_OPEN -> "That date is closed for registration. You keep the date you have.";
+            case NOT_POSSIBLE -> "That change is not possible. You keep the date you have.";
+        };
+    }
+
     @GetMapping("/my/{token}/session.ics")
     ResponseEntity<String> calendar(@PathVariable String token) {
         return ownPage.find(token)
                 .map(found -> {
                     var r = found.registration();
-                    var entry = letters.calendarEntry(found.session(), r, links.join(new Link(r.id(), r.generation())));
+                    String join = links.join(new Link(r.id(), r.generation()));
+                    var entries = letters.calendarEntries(found.session(), r, join);
                     return ResponseEntity.ok()
                             .contentType(CALENDAR)
                             .header("Content-Disposition", "attachment; filename=\"session.ics\"")
                             .header("Cache-Control", "no-store")
-                            .body(calendars.publish(entry.title(), List.of(entry)));
+                            .body(calendars.publish(found.session().offering().title(), entries));
                 })
                 .orElseGet(() -> ResponseEntity.notFound().build());
     }

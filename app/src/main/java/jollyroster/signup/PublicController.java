@@ -35,6 +35,7 @@ class PublicController {
     private final ProgrammeQueries programme;
     private final RosterQueries roster;
     private final RosterCommands commands;
+    private final OfferingPages pages;
     private final OwnPage ownPage;
     private final OrganisationQueries organisation;
     private final Clock clock;
@@ -43,19 +44,30 @@ class PublicController {
             ProgrammeQueries programme,
             RosterQueries roster,
             RosterCommands commands,
+            OfferingPages pages,
             OwnPage ownPage,
             OrganisationQueries organisation,
             Clock clock) {
         this.programme = programme;
         this.roster = roster;
         this.commands = commands;
+        this.pages = pages;
         this.ownPage = ownPage;
         this.organisation = organisation;
         this.clock = clock;
     }
 
     /** An offering in the public list. @param dates its next dates, at most four */
-    record Listed(String slug, String title, String summary, String place, List<ListedDate> dates, int more) {}
+    record Listed(
+            String slug,
+            String title,
+            String summary,
+            String place,
+            String price,
+            String tint,
+            String style,
+            List<ListedDate> dates,
+            int more) {}
 
     record ListedDate(String when, String here, String left, SeatStrip strip) {}
 
@@ -99,7 +111,10 @@ class PublicController {
                 })
                 .toList();
         String place = o.venue().map(v -> v.isOnline()).orElse(false) ? "Online" : o.place();
-        return new Listed(o.slug(), o.title(), o.summary(), place, first, dates.size() - first.size());
+        String style = o.isSeries() ? "One registration for all dates" : "";
+        return new Listed(
+                o.slug(), o.title(), o.summary(), place, o.front().price(), o.front().tint().code(), style, first,
+                dates.size() - first.size());
     }
 
     @GetMapping("/p/{slug}")
@@ -123,18 +138,7 @@ class PublicController {
             Map<String, String> problems,
             HttpStatus status,
             ZoneId visitor) {
-        List<Session> sessions = programme.sessionsOf(offering.id());
-        Map<Long, SeatCount> counts =
-                roster.of(sessions.stream().map(Session::id).toList());
-        ModelAndView page = new ModelAndView("signup/offering");
-        page.setStatus(status);
-        page.addObject(
-                "page",
-                OfferingPage.of(
-                        new OfferingPage.Facts(offering, sessions, counts, questions, form, visitor, clock.instant())));
-        page.addObject("form", form);
-        page.addObject("problems", problems);
-        return page;
+        return pages.page(offering, questions, form, problems, status, visitor, false);
     }
 
     @PostMapping("/p/{slug}/register")
@@ -156,14 +160,24 @@ class PublicController {
             return ownPage.confirmation(done.link());
         }
         if (came instanceof Registering.Already) {
-            return refused(offering, questions, form, "email", ALREADY, visitor);
+            return refused(
+                    offering,
+                    questions,
+                    form,
+                    "email",
+                    ((Registering.Already) came).onAnotherDate() ? ON_ANOTHER_DATE : ALREADY,
+                    visitor);
         }
         Registering.Reason reason = ((Registering.Refused) came).because();
         return refused(offering, questions, form, field(reason), words(reason, offering), visitor);
     }
 
     private static final String ALREADY =
-            "This address is registered for this date already. " + "We have sent the link to its own page there again.";
+            "This address is registered for this date already. We have sent the link to its own page there again.";
+
+    private static final String ON_ANOTHER_DATE =
+            "This address holds another date already, and one is all a person can hold. We have sent the link to its own "
+                    + "page there; the date can be changed on it.";
 
     private boolean belongs(long session, Offering offering) {
         return programme
@@ -192,6 +206,7 @@ class PublicController {
     private static String words(Registering.Reason reason, Offering offering) {
         return switch (reason) {
             case NO_SUCH_SESSION -> "This date is not on offer here.";
+            case INVITED_ONLY -> "This is by invitation only.";
             case NOT_OPEN -> "Registration for this date is closed.";
             case ALREADY_STARTED -> "This date has passed or is under way.";
             case PARTY_TOO_LARGE -> RegistrationForm.partyTooLarge(offering);

@@ -5,6 +5,9 @@ import static jollyroster.platform.tables.Tables.MEETING_VISIT;
 import java.security.SecureRandom;
 import java.time.Instant;
 import java.util.Base64;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.atomic.AtomicReference;
 import jollyroster.door.MeetingProvider;
 import jollyroster.platform.Writes;
 import org.springframework.stereotype.Component;
@@ -16,14 +19,42 @@ public class MeetingCommands implements MeetingProvider {
 
     private static final SecureRandom RANDOM = new SecureRandom();
     private final Writes writes;
+    private final AtomicReference<Mood> mood = new AtomicReference<>(Mood.PROMPT);
+    private final Set<Long> askedBefore = ConcurrentHashMap.newKeySet();
+
+    /** How the stand-in behaves, to see what the program makes of a service that is slow or broken. */
+    public enum Mood {
+        PROMPT,
+        /** The first time it is asked for a room it says to come back later. */
+        LATE,
+        /** It makes no rooms. */
+        FAILING
+    }
+
+    public Mood mood() {
+        return mood.get();
+    }
+
+    public void setMood(Mood wanted) {
+        mood.set(wanted);
+    }
 
     MeetingCommands(Writes writes) {
         this.writes = writes;
     }
 
     @Override
-    public String makeRoom(long session, String title) {
-        return "room-" + session + "-" + random(6);
+    public Answer makeRoom(long session, String title) {
+        boolean first = askedBefore.add(session);
+        return switch (mood.get()) {
+            case FAILING -> new Answer.NotYet("The meeting service is out of order.");
+            case LATE -> first ? new Answer.NotYet("The meeting service is busy.") : made(session);
+            case PROMPT -> made(session);
+        };
+    }
+
+    private static Answer made(long session) {
+        return new Answer.Made("room-" + session + "-" + random(6));
     }
 
     @Override

@@ -11,6 +11,8 @@ import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** The room of the meeting stand-in: who is inside, and a way out. */
 @Controller
@@ -47,6 +49,14 @@ class MeetingController {
         model.addAttribute("isShut", shut);
         model.addAttribute("inside", inside ? queries.inside(ticket.get().room()) : List.of());
         return "standin/meeting";
+    }
+
+    /** Lets an organiser see what happens when the service is slow or broken. */
+    @PostMapping("/standin/meeting/mood")
+    String mood(@RequestParam MeetingCommands.Mood mood, RedirectAttributes flash) {
+        commands.setMood(mood);
+        flash.addFlashAttribute("said", "The meeting stand-in is now " + mood.name().toLowerCase() + ".");
+        return "redirect:/desk/setup/venues";
     }
 
     /** Also called by the browser when the page is left, which is why it needs no token. */

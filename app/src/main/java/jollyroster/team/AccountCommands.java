@@ -3,26 +3,46 @@ package jollyroster.team;
 import static jollyroster.platform.tables.Tables.ACCOUNT;
 
 import java.time.Clock;
+import java.util.Optional;
+import jollyroster.core.door.LinkTokens.Link;
+import jollyroster.outbox.OutboxCommands;
 import jollyroster.platform.Organisation;
 import jollyroster.platform.OrganisationCommands;
+import jollyroster.platform.Permissions;
+import jollyroster.platform.PersonalLinks;
 import jollyroster.platform.Writes;
+import jollyroster.platform.tables.tables.records.AccountRecord;
+import org.jooq.exception.IntegrityConstraintViolationException;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Makes accounts. */
+/** Makes accounts and changes them. */
 @Component
 public class AccountCommands {
 
     private final Writes writes;
     private final OrganisationCommands organisations;
+    private final OutboxCommands outbox;
+    private final PersonalLinks links;
     private final PasswordEncoder passwords;
+    private final Permissions permissions;
     private final Clock clock;
 
-    AccountCommands(Writes writes, OrganisationCommands organisations, PasswordEncoder passwords, Clock clock) {
+    AccountCommands(
+            Writes writes,
+            OrganisationCommands organisations,
+            OutboxCommands outbox,
+            PersonalLinks links,
+            PasswordEncoder passwords,
+            Permissions permissions,
+            Clock clock) {
         this.writes = writes;
         this.organisations = organisations;
+        this.outbox = outbox;
+        this.links = links;
         this.passwords = passwords;
+        this.permissions = permissions;
         this.clock = clock;
     }
 
@@ -38,20 +58,127 @@ public class AccountCommands {
             return false;
         }
         organisations.setUp(organisation);
-        add(name, email, password, Role.ORGANISER);
+        insert(name, email, passwords.encode(password), Role.ORGANISER);
         return true;
     }
 
-    /** Adds an account as part of a write. */
+    /** Adds an account that can sign in at once, as part of a write. @return its number */
     @Transactional
-    public void add(String name, String email, String password, Role role) {
-        writes.sql()
-                .insertInto(ACCOUNT)
-                .set(ACCOUNT.EMAIL, email)
-                .set(ACCOUNT.NAME, name)
-                .set(ACCOUNT.ROLE, role.name())
-                .set(ACCOUNT.PASSWORD_HASH, passwords.encode(password))
-                .set(ACCOUNT.CREATED_AT, clock.instant())
-                .execute();
+    public long add(String name, String email, String password, Role role) {
+        permissions.requireOrganiser();
+        return insert(name, email, passwords.encode(password), role);
+    }
+
+    private long insert(String name, String email, String passwordHash, Role role) {
+        AccountRecord row = writes.sql().newRecord(ACCOUNT);
+        row.setEmail(email);
+        row.setName(name);
+        row.setRole(role.name());
+        row.setPasswordHash(passwordHash);
+        row.setCreatedAt(clock.instant());
+        row.store();
+        return row.getId();
+    }
+
+    /**
+     * Adds a member who can lead sessions from now on and sign in once the invitation is accepted, and sends it.
+     *
+     * @param name,email checked
+     * @return empty, with nothing changed, when the address belongs to a member already
+     */
+    @Transactional
+    public Optional<Long> invite(String name, String email, Role role) {
+        permissions.requireOrganiser();
+        try {
+            long id = insert(name, email, "", role);
+            sendInvitation(id, name, email, 1);
+            return Optional.of(id);
+        } catch (IntegrityConstraintViolationException addressTaken) {
+            return Optional.empty();
+        }
+    }
+
+    /** Sends the invitation again, with a new link; the old one no longer works. Not to members who have joined. */
+    @Transactional
+    public boolean inviteAgain(long id) {
+        permissions.requireOrganiser();
+        Optional<AccountRecord> row = row(id).filter(r -> r.getPasswordHash().isEmpty());
+        row.ifPresent(r -> {
+            r.setGeneration(r.getGeneration() + 1);
+            r.store();
+            sendInvitation(id, r.getName(), r.getEmail(), r.getGeneration());
+        });
+        return row.isPresent();
+    }
+
+    private void sendInvitation(long id, String name, String email, int generation) {
+        String link = links.invitation(new Link(id, generation));
+        outbox.letter(
+                "invitation-" + id + "-" + generation,
+                email,
+                "Join the team",
+                "Hello " + name + ",\n\n" + permissions.actor()
+                        + " would like to have you on the team. Choose a password here:\n\n<" + link
+                        + ">\n\nThe link is yours alone; please do not pass it on.\n",
+                clock.instant());
+    }
+
+    private Optional<AccountRecord> row(long id) {
+        return writes.sql().selectFrom(ACCOUNT).where(ACCOUNT.ID.eq(id)).fetchOptional();
+    }
+
+    /**
+     * Accepts an invitation; its link does not work a second time.
+     *
+     * @param password in clear, checked; only its hash is kept
+     * @return false, with nothing changed, when it was accepted or sent anew since
+     */
+    @Transactional
+    public boolean accept(Link invitation, String password) {
+        Optional<AccountRecord> row = row(invitation.id())
+                .filter(r -> r.getGeneration() == invitation.generation()
+                        && r.getPasswordHash().isEmpty()
+                        && r.getIsActive());
+        row.ifPresent(r -> {
+            r.setPasswordHash(passwords.encode(password));
+            r.setGeneration(r.getGeneration() + 1);
+            r.store();
+        });
+        return row.isPresent();
+    }
+
+    /** What came of changing a member. */
+    public enum Changed {
+        DONE,
+        /** Somebody must stay who may do everything; nothing was changed. */
+        LAST_ORGANISER,
+        UNKNOWN
+    }
+
+    /** Gives a member another role, or lets them sign in no longer. Takes effect at their next page. */
+    @Transactional
+    public Changed change(long id, Role role, boolean active) {
+        permissions.requireOrganiser();
+        Optional<AccountRecord> row = row(id);
+        if (row.isEmpty()) {
+            return Changed.UNKNOWN;
+        }
+        boolean staysOrganiser = active && role == Role.ORGANISER;
+        if (!staysOrganiser && !hasAnotherOrganiser(id)) {
+            return Changed.LAST_ORGANISER;
+        }
+        row.get().setRole(role.name());
+        row.get().setIsActive(active);
+        row.get().store();
+        return Changed.DONE;
+    }
+
+    private boolean hasAnotherOrganiser(long id) {
+        return writes.sql()
+                .fetchExists(ACCOUNT, ACCOUNT.ID
+                        .ne(id)
+                        .and(ACCOUNT.ROLE.eq(Role.ORGANISER.name()))
+                        .and(ACCOUNT.IS_ACTIVE.isTrue())
+                        .and(ACCOUNT.PASSWORD_HASH.ne("")));
     }
 }

@@ -2,6 +2,7 @@ package jollyroster.team;
 
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
+import org.springframework.http.HttpMethod;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.config.annotation.web.configurers.HeadersConfigurer;
 import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
@@ -13,7 +14,7 @@ import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWrite
 import org.springframework.security.web.savedrequest.HttpSessionRequestCache;
 
 /**
- * Everything under /desk needs an account; the public pages need none and keep no server session. The CSRF token lives
+ * Everything under /desk needs an account, most of it an organiser's; the public pages need none and keep no server session. The CSRF token lives
  * in a cookie so that a registration form works without one.
  */
 @Configuration
@@ -22,13 +23,21 @@ class SecurityConfiguration {
     private static final String CONTENT_POLICY = "default-src 'self'; img-src 'self' data:; style-src 'self'; "
             + "script-src 'self'; object-src 'none'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
 
+    /** What hosts and helpers may look at; which sessions they see there is decided by the pages. */
+    private static final String[] FOR_ALL_OF_THE_TEAM = {"/desk", "/desk/programme", "/desk/sessions/**"};
+
     /** The HTML of a message as it would arrive: its own inline styles, nothing else. */
     static final String MAIL_POLICY = "default-src 'none'; img-src data:; style-src 'unsafe-inline'; "
             + "frame-ancestors 'self'; sandbox allow-popups allow-top-navigation-by-user-activation";
 
     @Bean
-    SecurityFilterChain security(HttpSecurity http, SignInThrottle throttle) throws Exception {
-        http.authorizeHttpRequests(requests -> requests.requestMatchers("/desk", "/desk/**")
+    SecurityFilterChain security(HttpSecurity http, SignInThrottle throttle, StillMember stillMember)
+            throws Exception {
+        http.authorizeHttpRequests(requests -> requests.requestMatchers(HttpMethod.GET, FOR_ALL_OF_THE_TEAM)
+                        .hasAnyRole("ORGANISER", "HOST", "HELPER")
+                        .requestMatchers("/desk/sessions/*/registrations/*/mark", "/desk/clock")
+                        .hasAnyRole("ORGANISER", "HOST", "HELPER")
+                        .requestMatchers("/desk", "/desk/**", "/standin/meeting/mood")
                         .hasRole("ORGANISER")
                         .anyRequest()
                         .permitAll())
@@ -41,6 +50,7 @@ class SecurityConfiguration {
                 .csrf(csrf -> csrf.csrfTokenRepository(tokenInCookie())
                         .ignoringRequestMatchers("/hooks/**", "/standin/meeting/*/leave", "/my/*/no-reminders"))
                 .addFilterBefore(throttle, UsernamePasswordAuthenticationFilter.class)
+                .addFilterAfter(stillMember, UsernamePasswordAuthenticationFilter.class)
                 .headers(SecurityConfiguration::headers);
         return http.build();
     }
@@ -54,9 +64,12 @@ class SecurityConfiguration {
     private static void headers(HeadersConfigurer<HttpSecurity> headers) {
         headers.referrerPolicy(policy -> policy.policy(ReferrerPolicy.NO_REFERRER))
                 .frameOptions(HeadersConfigurer.FrameOptionsConfig::disable)
-                .addHeaderWriter((request, response) -> response.setHeader(
-                        "Content-Security-Policy",
-                        request.getRequestURI().endsWith("/body.html") ? MAIL_POLICY : CONTENT_POLICY))
+                .addHeaderWriter((request, response) -> {
+                    if (!response.containsHeader("Content-Security-Policy")) {
+                        boolean mail = request.getRequestURI().endsWith("/body.html");
+                        response.setHeader("Content-Security-Policy", mail ? MAIL_POLICY : CONTENT_POLICY);
+                    }
+                })
                 .permissionsPolicyHeader(policy -> policy.policy("camera=(), microphone=(), geolocation=()"));
     }
 

@@ -28,8 +28,6 @@ import org.springframework.web.server.ResponseStatusException;
 class SignInController {
 
     private static final Logger LOG = LoggerFactory.getLogger(SignInController.class);
-    private static final int SHORTEST_PASSWORD = 10;
-    private static final int LONGEST_PASSWORD = 72;
     private final AccountQueries queries;
     private final AccountCommands commands;
 
@@ -62,8 +60,8 @@ class SignInController {
             if (Contact.email(email).isEmpty()) {
                 problems.put("email", "This is not an e-mail address.");
             }
-            if (password.length() < SHORTEST_PASSWORD || password.length() > LONGEST_PASSWORD) {
-                problems.put("password", "Choose a password of 10 to 72 characters.");
+            if (!Passwords.isFit(password)) {
+                problems.put("password", Passwords.RULE);
             }
             return problems;
         }

@@ -7,4 +7,11 @@ export function start() {
       }
     });
   }
+  for (const button of document.querySelectorAll("button[data-confirm]")) {
+    button.addEventListener("click", (event) => {
+      if (!window.confirm(button.dataset.confirm)) {
+        event.preventDefault();
+      }
+    });
+  }
 }

@@ -10,6 +10,15 @@ const modules = [
   ["[data-sortable]", "./sortable.js"],
   ["[data-tideline]", "./desk.js"],
   ["[data-guess-zone]", "./guess-zone.js"],
+  ["[data-day-picker]", "./day-picker.js"],
+  ["[data-copy]", "./copy.js"],
+  ["[data-lanes]", "./lanes.js"],
+  ["[data-reach]", "./reach.js"],
+  ["[data-venue-kind]", "./venue-kind.js"],
+  ["[data-clear-file]", "./clear-file.js"],
+  ["[data-together]", "./together.js"],
+  ["[data-embedded]", "./embedded.js"],
+  ["[data-again]", "./again.js"],
 ];
 
 for (const [selector, path] of modules) {

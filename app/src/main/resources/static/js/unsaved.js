@@ -15,6 +15,7 @@ export function start() {
   });
   for (const row of form.querySelectorAll(".question")) {
     const kind = row.querySelector("[data-kind]");
+    if (!kind) continue;
     const options = row.querySelector("[data-options]");
     const show = () => { options.hidden = kind.value !== "CHOOSE_ONE"; };
     kind.addEventListener("change", show);

@@ -74,12 +74,21 @@ public final class Recurrence {
      * @param most the most dates to give, 1 or more
      */
     public Expansion expand(LocalDateTime start, int most) {
+        return expand(start, most, LocalDateTime.MAX);
+    }
+
+    /**
+     * The dates from {@code start} on that are before {@code end}.
+     *
+     * @param most the most dates to give, 1 or more
+     */
+    public Expansion expand(LocalDateTime start, int most, LocalDateTime end) {
         List<LocalDateTime> dates = new ArrayList<>();
         try {
             RecurrenceRuleIterator found = new RecurrenceRule(rule).iterator(dateTime(start));
             while (found.hasNext()) {
                 LocalDateTime next = local(found.nextDateTime());
-                if (until.isPresent() && next.isAfter(until.get())) {
+                if (!next.isBefore(end) || until.isPresent() && next.isAfter(until.get())) {
                     return new Expansion(dates, false);
                 }
                 if (dates.size() == most) {

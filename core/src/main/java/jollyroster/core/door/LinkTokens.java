@@ -31,11 +31,15 @@ public final class LinkTokens {
         /** Into the session. */
         JOIN,
         /** Into the meeting, handed over by the door. */
-        MEETING_PASS
+        MEETING_PASS,
+        /** Onto the team. */
+        INVITATION,
+        /** A person's own calendar feed. */
+        OWN_FEED
     }
 
     /**
-     * @param id of the registration
+     * @param id of the registration, or of the account for an invitation
      * @param generation from 1; counts up when the link is revoked
      */
     public record Link(long id, int generation) {}

@@ -1,0 +1,196 @@
+package jollyroster.chart;
+
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.time.ZoneId;
+import java.time.ZonedDateTime;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.Stream;
+import jollyroster.core.dates.Interval;
+import jollyroster.platform.Times;
+
+/**
+ * A lane a host, over one week or several: sessions with their buffers, times at which the host is taken up elsewhere, and
+ * conflicts. Nights are left out: of each day only the hours are drawn in which anything happens, at least 08:00–20:00.
+ *
+ * @param minutesPerUnit how many minutes one unit of width stands for
+ * @param nowX where now is; negative when it is outside
+ */
+public record HostLanes(
+        double width,
+        double height,
+        double minutesPerUnit,
+        double nowX,
+        List<Day> days,
+        List<Lane> lanes) {
+
+    private static final double WIDTH = 1232;
+    private static final double LABELS = 132;
+    private static final double TOP = 30;
+    private static final double LANE = 54;
+    private static final double BAR = 26;
+    private static final double BAR_TOP = 18;
+
+    /** @param label with the month on the first day, and none where days are too narrow */
+    public record Day(double x, double width, String label, boolean weekend, boolean today) {}
+
+    /** @param note how much the host leads in this time, in words */
+    public record Lane(
+            String name, String note, double y, double height, List<Bar> bars, List<Box> busy, List<Clash> clashes) {}
+
+    /** A session. @param title empty where there is no room for it */
+    public record Bar(
+            long session,
+            double x,
+            double width,
+            double paddedX,
+            double paddedWidth,
+            double y,
+            double height,
+            String title,
+            String words,
+            String start,
+            String tint) {}
+
+    public record Box(double x, double width, double y, double height, String words) {}
+
+    /** The time that is claimed twice. */
+    public record Clash(double x, double width, double y, double height, String label) {}
+
+    /** A session as it is drawn. @param padded with its buffers */
+    public record Held(long session, String title, String place, Interval span, Interval padded, String tint) {}
+
+    /** A host with all that takes up their time. */
+    public record Host(String name, List<Held> sessions, List<Interval> busy, List<Interval> clashes) {}
+
+    /** What is drawn. @param from the first day @param days 7 or 28 */
+    public record Frame(LocalDate from, int days, ZoneId zone, Instant now) {
+        /** The days as an interval of instants. */
+        public Interval span() {
+            return new Interval(
+                    from.atStartOfDay(zone).toInstant(),
+                    from.plusDays(days).atStartOfDay(zone).toInstant());
+        }
+    }
+
+    public static HostLanes of(Frame frame, List<Host> hosts) {
+        Scale scale = Scale.fitting(frame, hosts);
+        List<Lane> lanes = new ArrayList<>();
+        for (Host host : hosts) {
+            lanes.add(lane(host, TOP + lanes.size() * LANE, scale));
+        }
+        boolean nowShown = frame.span().contains(frame.now());
+        return new HostLanes(
+                WIDTH,
+                TOP + Math.max(1, hosts.size()) * LANE + 4,
+                scale.minutesPerUnit(),
+                nowShown ? scale.x(frame.now()) : -1,
+                days(frame, scale),
+                lanes);
+    }
+
+    private static List<Day> days(Frame frame, Scale scale) {
+        LocalDate today = frame.now().atZone(frame.zone()).toLocalDate();
+        return Stream.iterate(0, i -> i < frame.days(), i -> i + 1)
+                .map(i -> {
+                    LocalDate date = frame.from().plusDays(i);
+                    boolean labelled = frame.days() <= 7 || date.getDayOfWeek().getValue() == 1;
+                    return new Day(
+                            scale.dayX(i),
+                            scale.dayWidth(),
+                            labelled ? Times.dayAndMonth(date) : "",
+                            date.getDayOfWeek().getValue() > 5,
+                            date.equals(today));
+                })
+                .toList();
+    }
+
+    private static Lane lane(Host host, double y, Scale scale) {
+        int minutes = (int) host.sessions().stream()
+                .mapToLong(s -> s.span().length().toMinutes())
+                .sum();
+        String note = host.sessions().isEmpty()
+                ? "free"
+                : host.sessions().size() + (host.sessions().size() == 1 ? " session, " : " sessions, ")
+                        + Times.length(java.time.Duration.ofMinutes(minutes));
+        return new Lane(
+                host.name(),
+                note,
+                y,
+                LANE,
+                host.sessions().stream().map(s -> bar(s, y, scale)).toList(),
+                host.busy().stream().map(b -> box(b, y, scale)).toList(),
+                host.clashes().stream().map(c -> clash(c, y, scale)).toList());
+    }
+
+    private static Bar bar(Held s, double y, Scale scale) {
+        double x = scale.x(s.span().start());
+        double width = Math.max(3, scale.x(s.span().end()) - x);
+        double paddedX = scale.x(s.padded().start());
+        ZonedDateTime start = s.span().start().atZone(scale.zone());
+        String words = s.title() + ", " + Times.day(start) + ", "
+                + Times.hours(start, s.span().end().atZone(scale.zone()))
+                + (s.place().isEmpty() ? "" : ", " + s.place());
+        int letters = (int) (width / 6.2);
+        String title = letters < 4 ? "" : s.title().length() <= letters ? s.title() : s.title().substring(0, letters - 1) + "…";
+        return new Bar(
+                s.session(), x, width, paddedX, Math.max(width, scale.x(s.padded().end()) - paddedX), y + BAR_TOP, BAR,
+                title, words, start.toLocalDateTime().toString(), s.tint());
+    }
+
+    private static Box box(Interval busy, double y, Scale scale) {
+        double x = scale.x(busy.start());
+        String words = "taken up elsewhere, " + Times.dayAndTime(busy.start(), scale.zone()) + " to "
+                + Times.dayAndTime(busy.end(), scale.zone());
+        return new Box(x, Math.max(2, scale.x(busy.end()) - x), y + BAR_TOP - 4, BAR + 8, words);
+    }
+
+    private static Clash clash(Interval overlap, double y, Scale scale) {
+        double x = scale.x(overlap.start());
+        return new Clash(
+                x - 1.5, Math.max(4, scale.x(overlap.end()) - x + 3), y + BAR_TOP - 6, BAR + 12,
+                overlap.length().toMinutes() + " min twice");
+    }
+
+    /** @param first the first hour drawn of each day @param hours how many */
+    private record Scale(LocalDate from, int days, ZoneId zone, int first, int hours) {
+
+        static Scale fitting(Frame frame, List<Host> hosts) {
+            int first = 8;
+            int last = 20;
+            for (Host host : hosts) {
+                for (Held s : host.sessions()) {
+                    ZonedDateTime start = s.padded().start().atZone(frame.zone());
+                    ZonedDateTime end = s.padded().end().atZone(frame.zone());
+                    boolean sameDay = start.toLocalDate().equals(end.toLocalDate());
+                    first = Math.min(first, start.getHour());
+                    last = Math.max(last, sameDay ? end.getHour() + (end.getMinute() > 0 ? 1 : 0) : 24);
+                }
+            }
+            return new Scale(frame.from(), frame.days(), frame.zone(), first, last - first);
+        }
+
+        double dayWidth() {
+            return (WIDTH - LABELS) / days;
+        }
+
+        double dayX(int day) {
+            return LABELS + day * dayWidth();
+        }
+
+        double minutesPerUnit() {
+            return hours * 60 / dayWidth();
+        }
+
+        double x(Instant at) {
+            ZonedDateTime there = at.atZone(zone);
+            long day = java.time.temporal.ChronoUnit.DAYS.between(from, there.toLocalDate());
+            LocalTime time = there.toLocalTime();
+            double minutes = Math.max(0, Math.min(hours * 60.0, time.toSecondOfDay() / 60.0 - first * 60.0));
+            double x = LABELS + day * dayWidth() + minutes / minutesPerUnit();
+            return Math.max(LABELS, Math.min(WIDTH, x));
+        }
+    }
+}

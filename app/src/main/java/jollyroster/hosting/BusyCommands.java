@@ -1,0 +1,107 @@
+package jollyroster.hosting;
+
+import static jollyroster.platform.tables.Tables.BUSY_BLOCK;
+import static jollyroster.platform.tables.Tables.BUSY_CALENDAR;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import jollyroster.core.dates.Interval;
+import jollyroster.platform.Permissions;
+import jollyroster.platform.Writes;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Keeps when hosts are taken up elsewhere. Only times are kept, nothing of what a calendar says about them. */
+@Component
+class BusyCommands {
+
+    /** How often a calendar at an address is read again. */
+    static final Duration EVERY = Duration.ofMinutes(15);
+
+    private final Writes writes;
+    private final Permissions permissions;
+    private final Clock clock;
+
+    BusyCommands(Writes writes, Permissions permissions, Clock clock) {
+        this.writes = writes;
+        this.permissions = permissions;
+        this.clock = clock;
+    }
+
+    /**
+     * Adds a calendar with what was read from it.
+     *
+     * @param address where it is read again, or empty for a file
+     * @return its number
+     */
+    @Transactional
+    public long add(long host, String name, String address, List<Interval> blocks) {
+        permissions.requireOrganiser();
+        long id = writes.sql()
+                .insertInto(BUSY_CALENDAR)
+                .set(BUSY_CALENDAR.ACCOUNT_ID, host)
+                .set(BUSY_CALENDAR.NAME, name)
+                .set(BUSY_CALENDAR.ADDRESS, address)
+                .set(BUSY_CALENDAR.PROBLEM, "")
+                .returningResult(BUSY_CALENDAR.ID)
+                .fetchOne(BUSY_CALENDAR.ID);
+        replace(id, blocks, next(address));
+        return id;
+    }
+
+    private @Nullable Instant next(String address) {
+        return address.isEmpty() ? null : clock.instant().plus(EVERY);
+    }
+
+    /** Puts what was read again in the place of what was known. */
+    @Transactional
+    public void readAgain(long calendar, List<Interval> blocks) {
+        replace(calendar, blocks, clock.instant().plus(EVERY));
+    }
+
+    private void replace(long calendar, List<Interval> blocks, @Nullable Instant next) {
+        writes.sql()
+                .deleteFrom(BUSY_BLOCK)
+                .where(BUSY_BLOCK.CALENDAR_ID.eq(calendar))
+                .execute();
+        var insert = writes.sql()
+                .insertInto(BUSY_BLOCK, BUSY_BLOCK.CALENDAR_ID, BUSY_BLOCK.STARTS_AT, BUSY_BLOCK.ENDS_AT)
+                .values((Long) null, null, null)
+                .onDuplicateKeyIgnore();
+        if (!blocks.isEmpty()) {
+            var batch = writes.sql().batch(insert);
+            blocks.forEach(block -> batch.bind(calendar, block.start(), block.end()));
+            batch.execute();
+        }
+        writes.sql()
+                .update(BUSY_CALENDAR)
+                .set(BUSY_CALENDAR.READ_AT, clock.instant())
+                .set(BUSY_CALENDAR.NEXT_AT, next)
+                .set(BUSY_CALENDAR.PROBLEM, "")
+                .where(BUSY_CALENDAR.ID.eq(calendar))
+                .execute();
+    }
+
+    /** Remembers why a calendar could not be read; what was known before stays. */
+    @Transactional
+    public void notRead(long calendar, String problem) {
+        writes.sql()
+                .update(BUSY_CALENDAR)
+                .set(BUSY_CALENDAR.PROBLEM, problem)
+                .set(BUSY_CALENDAR.NEXT_AT, clock.instant().plus(EVERY))
+                .where(BUSY_CALENDAR.ID.eq(calendar))
+                .execute();
+    }
+
+    @Transactional
+    public void forget(long calendar) {
+        permissions.requireOrganiser();
+        writes.sql()
+                .deleteFrom(BUSY_CALENDAR)
+                .where(BUSY_CALENDAR.ID.eq(calendar))
+                .execute();
+    }
+}

@@ -1,0 +1,111 @@
+package jollyroster.hosting;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import jollyroster.core.dates.Interval;
+import jollyroster.exchange.CalendarReader;
+import jollyroster.exchange.RemoteCalendars;
+import jollyroster.platform.OrganisationQueries;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.scheduling.annotation.Scheduled;
+import org.springframework.stereotype.Component;
+
+/** Reads calendars of hosts: a file once, an address every {@code 15} minutes. */
+@Component
+public class BusyReading {
+
+    private static final Logger LOG = LoggerFactory.getLogger(BusyReading.class);
+    private static final Duration BACK = Duration.ofDays(31);
+    private static final Duration AHEAD = Duration.ofDays(400);
+    private static final int BATCH = 20;
+    private final BusyQueries queries;
+    private final BusyCommands commands;
+    private final RemoteCalendars remote;
+    private final OrganisationQueries organisation;
+    private final Clock clock;
+    private final boolean auto;
+
+    BusyReading(
+            BusyQueries queries,
+            BusyCommands commands,
+            RemoteCalendars remote,
+            OrganisationQueries organisation,
+            Clock clock,
+            @Value("${jolly.jobs.auto:true}") boolean auto) {
+        this.queries = queries;
+        this.commands = commands;
+        this.remote = remote;
+        this.organisation = organisation;
+        this.clock = clock;
+        this.auto = auto;
+    }
+
+    /** Why a calendar was not taken, in words. */
+    public static final class NotRead extends Exception {
+        private static final long serialVersionUID = 1L;
+
+        NotRead(String why) {
+            super(why);
+        }
+    }
+
+    /** Takes a file in. @return how many busy times it holds */
+    public int takeFile(long host, String name, String text) throws NotRead {
+        List<Interval> blocks = blocks(text);
+        commands.add(host, name, "", blocks);
+        return blocks.size();
+    }
+
+    /** Takes a calendar at an address in. @return how many busy times it holds */
+    int takeAddress(long host, String name, String address) throws NotRead {
+        List<Interval> blocks = blocks(fetch(address));
+        commands.add(host, name, address, blocks);
+        return blocks.size();
+    }
+
+    private String fetch(String address) throws NotRead {
+        try {
+            return remote.fetch(address);
+        } catch (RemoteCalendars.NotFetched e) {
+            throw new NotRead(String.valueOf(e.getMessage()));
+        }
+    }
+
+    private List<Interval> blocks(String text) throws NotRead {
+        Instant now = clock.instant();
+        CalendarReader.Reading reading = CalendarReader.read(
+                text, new Interval(now.minus(BACK), now.plus(AHEAD)), organisation.organisation().zone());
+        if (reading instanceof CalendarReader.Reading.Refused refused) {
+            throw new NotRead(refused.because().words());
+        }
+        return ((CalendarReader.Reading.Read) reading)
+                .events().stream()
+                        .map(CalendarReader.Event::span)
+                        .filter(span -> !span.length().isZero())
+                        .distinct()
+                        .toList();
+    }
+
+    @Scheduled(fixedDelay = 60_000, initialDelay = 30_000)
+    void tick() {
+        if (auto) {
+            readDue();
+        }
+    }
+
+    /** Reads again every calendar that is due. */
+    void readDue() {
+        for (BusyQueries.Calendar calendar : queries.due(clock.instant(), BATCH)) {
+            try {
+                commands.readAgain(calendar.id(), blocks(fetch(calendar.address())));
+            } catch (NotRead e) {
+                LOG.warn("The calendar {} could not be read: {}", calendar.id(), e.getMessage());
+                commands.notRead(calendar.id(), String.valueOf(e.getMessage()));
+            }
+        }
+    }
+}

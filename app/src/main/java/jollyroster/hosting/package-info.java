@@ -1,0 +1,5 @@
+/** Who leads what when: host lanes, times at which hosts are taken up elsewhere, and conflicts. */
+@NullMarked
+package jollyroster.hosting;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,28 @@
+package jollyroster.platform;
+
+import java.util.List;
+import org.springframework.security.core.authority.SimpleGrantedAuthority;
+import org.springframework.security.core.userdetails.User;
+
+/** A member of the team who is signed in. */
+public final class Member extends User {
+
+    private static final long serialVersionUID = 1L;
+    private final long id;
+    private final String name;
+
+    /** @param role one of the team's roles, without a prefix */
+    public Member(long id, String name, String email, String passwordHash, String role, boolean active) {
+        super(email, passwordHash, active, true, true, true, List.of(new SimpleGrantedAuthority("ROLE_" + role)));
+        this.id = id;
+        this.name = name;
+    }
+
+    public long id() {
+        return id;
+    }
+
+    public String name() {
+        return name;
+    }
+}

@@ -1,0 +1,211 @@
+package jollyroster.programme;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import java.util.OptionalInt;
+import jollyroster.core.dates.Interval;
+import jollyroster.core.dates.SessionTime;
+import jollyroster.core.dates.TypedDates;
+import jollyroster.core.dates.TypedDatesText;
+import jollyroster.exchange.CalendarReader;
+import jollyroster.platform.DeskPage;
+import org.springframework.http.HttpStatus;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.multipart.MultipartFile;
+import org.springframework.web.server.ResponseStatusException;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+
+/**
+ * The dates of an offering's sheet. Everything goes through the typed text: what comes from a file or another offering is
+ * written there to be looked at, and nothing is added before it is accepted.
+ */
+@DeskPage
+class DatesController {
+
+    private static final int LONGEST_TEXT = 200_000;
+    private static final Duration IMPORT_REACH = Duration.ofDays(800);
+    private final ProgrammeQueries queries;
+    private final HostQueries hosts;
+    private final SessionCommands sessions;
+    private final ReplaceDatesCommands replacing;
+    private final TypedProgramme typed;
+    private final SheetAssembler assembler;
+    private final Clock clock;
+
+    DatesController(
+            ProgrammeQueries queries,
+            HostQueries hosts,
+            SessionCommands sessions,
+            ReplaceDatesCommands replacing,
+            TypedProgramme typed,
+            SheetAssembler assembler,
+            Clock clock) {
+        this.queries = queries;
+        this.hosts = hosts;
+        this.sessions = sessions;
+        this.replacing = replacing;
+        this.typed = typed;
+        this.assembler = assembler;
+        this.clock = clock;
+    }
+
+    private Offering known(long id) {
+        return queries.offering(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+    }
+
+    /** The typed dates as they would be read, for the page to show while somebody types. */
+    @PostMapping("/desk/offerings/{id}/dates/read")
+    String read(
+            @PathVariable long id,
+            @RequestParam(defaultValue = "", name = "typed") String text,
+            @RequestParam(defaultValue = "false") boolean replaces,
+            Model model) {
+        String limited = text.substring(0, Math.min(text.length(), LONGEST_TEXT));
+        model.addAttribute("typed", TypedDatesView.of(limited, typed.read(known(id), limited).lines(), replaces));
+        return "programme/sheet-dates :: readings";
+    }
+
+    /** Adds the typed dates, or puts them in the place of those to come. All of them or none. */
+    @PostMapping("/desk/offerings/{id}/dates")
+    String accept(
+            @PathVariable long id,
+            @RequestParam(defaultValue = "", name = "typed") String text,
+            @RequestParam(defaultValue = "false") boolean replaces,
+            Model model,
+            HttpServletResponse response,
+            RedirectAttributes flash) {
+        Offering offering = known(id);
+        if (text.length() > LONGEST_TEXT) {
+            model.addAttribute("warned", "Nothing was added: the text is longer than 200,000 characters.");
+            return again(model, response, offering, TypedDatesView.NOTHING);
+        }
+        TypedProgramme.Read read = typed.read(offering, text);
+        if (read.isWrong() || read.dates().isEmpty() && !replaces) {
+            return again(model, response, offering, TypedDatesView.of(text, read.lines(), replaces));
+        }
+        if (replaces) {
+            ReplaceDatesCommands.Replaced replaced = replacing.replace(offering.id(), read.dates());
+            if (!replaced.kept().isEmpty()) {
+                model.addAttribute("warned", "Nothing was changed: people are on " + String.join(", ", replaced.kept())
+                        + ". Leave those lines as they are and change the session on its own page.");
+                return again(model, response, offering, TypedDatesView.of(text, read.lines(), true));
+            }
+            flash.addFlashAttribute("said", replaced.added() + " added, " + replaced.removed() + " removed.");
+            return back(id);
+        }
+        sessions.addDates(id, read.dates());
+        int added = read.dates().size();
+        flash.addFlashAttribute("said", added == 1 ? "One date added." : added + " dates added.");
+        return back(id);
+    }
+
+    private static String back(long id) {
+        return "redirect:/desk/offerings/" + id + "#dates";
+    }
+
+    private String again(Model model, HttpServletResponse response, Offering offering, TypedDatesView view) {
+        response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
+        return show(model, offering, view);
+    }
+
+    private String show(Model model, Offering offering, TypedDatesView view) {
+        model.addAttribute("typed", view);
+        List<Long> leaders = hosts.ofOffering(offering.id()).stream().map(h -> h.id()).toList();
+        SheetForm form = SheetForm.of(offering, leaders, queries.questions(offering.id()));
+        return assembler.page(model, offering, form, Map.of());
+    }
+
+    /** Writes the dates to come as text, to be edited as a whole. */
+    @PostMapping("/desk/offerings/{id}/dates/as-text")
+    String asText(@PathVariable long id, Model model) {
+        Offering offering = known(id);
+        return proposed(model, offering, typed.coming(offering), true);
+    }
+
+    private String proposed(Model model, Offering offering, String text, boolean replaces) {
+        return show(
+                model, offering, TypedDatesView.of(text, typed.read(offering, text).lines(), replaces));
+    }
+
+    /** Writes another offering's dates as text, so many weeks later. */
+    @PostMapping("/desk/offerings/{id}/dates/copied")
+    String copied(
+            @PathVariable long id,
+            @RequestParam(defaultValue = "") String from,
+            @RequestParam(defaultValue = "") String weeks,
+            Model model,
+            RedirectAttributes flash) {
+        Offering offering = known(id);
+        boolean fine = SheetForm.isNumber(from, 1, Integer.MAX_VALUE)
+                && weeks.matches("-?\\d{1,3}")
+                && queries.offering(Long.parseLong(from)).isPresent();
+        if (!fine) {
+            flash.addFlashAttribute("warned", "Choose an offering, and weeks from −999 to 999.");
+            return back(id);
+        }
+        return proposed(model, offering, typed.shifted(Long.parseLong(from), Integer.parseInt(weeks)), false);
+    }
+
+    /** Writes the dates of a calendar file as text. */
+    @PostMapping("/desk/offerings/{id}/dates/file")
+    String file(
+            @PathVariable long id,
+            @RequestParam(required = false) MultipartFile file,
+            Model model,
+            RedirectAttributes flash)
+            throws IOException {
+        Offering offering = known(id);
+        Instant now = clock.instant();
+        CalendarReader.Reading reading = file == null || file.isEmpty() || file.getSize() > CalendarReader.LONGEST
+                ? new CalendarReader.Reading.Refused(
+                        file == null || file.isEmpty()
+                                ? CalendarReader.Problem.NOT_A_CALENDAR
+                                : CalendarReader.Problem.TOO_LARGE)
+                : CalendarReader.read(
+                        new String(file.getBytes(), StandardCharsets.UTF_8),
+                        new Interval(now, now.plus(IMPORT_REACH)),
+                        offering.zone());
+        if (reading instanceof CalendarReader.Reading.Refused refused) {
+            flash.addFlashAttribute("warned", "Nothing was read. " + refused.because().words());
+            return back(id);
+        }
+        String text = written(((CalendarReader.Reading.Read) reading).events(), offering);
+        if (text.isEmpty()) {
+            flash.addFlashAttribute("warned", "Nothing was read. The file has no event with a time still to come.");
+            return back(id);
+        }
+        return proposed(model, offering, text, false);
+    }
+
+    private static String written(List<CalendarReader.Event> events, Offering offering) {
+        return TypedDatesText.write(events.stream()
+                .filter(e -> !e.allDay() && !e.span().length().isZero())
+                .filter(e -> e.span().length().compareTo(SessionTime.LONGEST) <= 0)
+                .limit(TypedDates.MOST_SESSIONS)
+                .map(e -> new TypedDatesText.Entry(
+                        SessionTime.resolve(
+                                e.span().start().atZone(offering.zone()).toLocalDateTime(),
+                                offering.zone(),
+                                e.span().length()),
+                        OptionalInt.empty(),
+                        "",
+                        List.of()))
+                .toList());
+    }
+
+    @PostMapping("/desk/offerings/{id}/dates/{session}/remove")
+    String remove(@PathVariable long id, @PathVariable long session, RedirectAttributes flash) {
+        boolean removed = sessions.removeDate(id, session);
+        flash.addFlashAttribute("said", removed ? "Date removed." : "Somebody is on this date; it stays.");
+        return back(id);
+    }
+}

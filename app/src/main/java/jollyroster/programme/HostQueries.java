@@ -1,0 +1,117 @@
+package jollyroster.programme;
+
+import static jollyroster.platform.tables.Tables.OFFERING_HOST;
+import static jollyroster.platform.tables.Tables.SESSION_HOST;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import jollyroster.platform.Permissions;
+import jollyroster.platform.Reads;
+import jollyroster.team.TeamQueries;
+import org.jooq.Record2;
+import org.springframework.stereotype.Component;
+
+/** Reads who leads what. */
+@Component
+public class HostQueries {
+
+    private final Reads reads;
+    private final TeamQueries team;
+    private final Permissions permissions;
+
+    HostQueries(Reads reads, TeamQueries team, Permissions permissions) {
+        this.reads = reads;
+        this.team = team;
+        this.permissions = permissions;
+    }
+
+    /** A member of the team who leads a session. */
+    public record Host(long id, String name) {}
+
+    /** The hosts of each of these sessions, in order: the session's own, or its offering's. In two queries. */
+    public Map<Long, List<Host>> of(Collection<Session> sessions) {
+        Map<Long, Host> known = known();
+        Map<Long, List<Host>> own = grouped(
+                known,
+                reads.sql()
+                        .select(SESSION_HOST.SESSION_ID, SESSION_HOST.ACCOUNT_ID)
+                        .from(SESSION_HOST)
+                        .where(SESSION_HOST.SESSION_ID.in(ids(sessions.stream().filter(s -> s.own().hosts()))))
+                        .orderBy(SESSION_HOST.SESSION_ID, SESSION_HOST.PLACE)
+                        .fetch());
+        Map<Long, List<Host>> usual = ofOfferings(
+                sessions.stream().map(s -> s.offering().id()).distinct().toList(), known);
+        return sessions.stream()
+                .collect(Collectors.toMap(
+                        Session::id,
+                        s -> s.own().hosts()
+                                ? own.getOrDefault(s.id(), List.of())
+                                : usual.getOrDefault(s.offering().id(), List.of()),
+                        (first, second) -> first));
+    }
+
+    private static List<Long> ids(Stream<Session> sessions) {
+        return sessions.map(Session::id).toList();
+    }
+
+    private Map<Long, Host> known() {
+        return team.members().stream()
+                .map(m -> new Host(m.id(), m.name()))
+                .collect(Collectors.toMap(Host::id, Function.identity()));
+    }
+
+    private Map<Long, List<Host>> ofOfferings(Collection<Long> offerings, Map<Long, Host> known) {
+        return grouped(
+                known,
+                reads.sql()
+                        .select(OFFERING_HOST.OFFERING_ID, OFFERING_HOST.ACCOUNT_ID)
+                        .from(OFFERING_HOST)
+                        .where(OFFERING_HOST.OFFERING_ID.in(offerings))
+                        .orderBy(OFFERING_HOST.OFFERING_ID, OFFERING_HOST.PLACE)
+                        .fetch());
+    }
+
+    private static Map<Long, List<Host>> grouped(Map<Long, Host> known, List<Record2<Long, Long>> rows) {
+        Map<Long, List<Host>> grouped = new HashMap<>();
+        rows.forEach(row -> grouped.computeIfAbsent(row.value1(), id -> new ArrayList<>())
+                .add(known.get(row.value2())));
+        return grouped;
+    }
+
+    public List<Host> of(Session session) {
+        return of(List.of(session)).get(session.id());
+    }
+
+    /** The usual hosts of an offering. */
+    public List<Host> ofOffering(long offering) {
+        return ofOfferings(List.of(offering), known()).getOrDefault(offering, List.of());
+    }
+
+    /** Hosts and whoever else leads, as people read it; empty for nobody. */
+    public static String names(List<Host> hosts, String others) {
+        return Stream.concat(hosts.stream().map(Host::name), Stream.of(others).filter(o -> !o.isEmpty()))
+                .collect(Collectors.joining(", "));
+    }
+
+    /** Those of the sessions that whoever is signed in may see: a host sees only sessions they lead. */
+    public List<Session> visible(List<Session> sessions) {
+        if (!permissions.isHost()) {
+            return sessions;
+        }
+        long me = permissions.member().map(m -> m.id()).orElse(0L);
+        Map<Long, List<Host>> hosts = of(sessions);
+        return sessions.stream()
+                .filter(s -> hosts.get(s.id()).stream().anyMatch(h -> h.id() == me))
+                .toList();
+    }
+
+    public boolean isVisible(Session session) {
+        return !visible(List.of(session)).isEmpty();
+    }
+}

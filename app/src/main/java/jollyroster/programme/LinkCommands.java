@@ -1,0 +1,76 @@
+package jollyroster.programme;
+
+import static jollyroster.platform.tables.Tables.SESSION;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import jollyroster.platform.Permissions;
+import jollyroster.platform.Writes;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Keeps how far the meeting service is with each session's link. */
+@Component
+public class LinkCommands {
+
+    /** Waits before the second, third, … try; after the last the link has failed. */
+    static final List<Duration> WAITS =
+            List.of(Duration.ofMinutes(1), Duration.ofMinutes(5), Duration.ofMinutes(15), Duration.ofHours(1));
+
+    private final Writes writes;
+    private final Permissions permissions;
+    private final Clock clock;
+
+    LinkCommands(Writes writes, Permissions permissions, Clock clock) {
+        this.writes = writes;
+        this.permissions = permissions;
+        this.clock = clock;
+    }
+
+    /** Remembers the room the service made. */
+    @Transactional
+    public void made(long session, String room) {
+        writes.sql()
+                .update(SESSION)
+                .set(SESSION.MEETING_ROOM, room)
+                .set(SESSION.LINK_STATE, MeetingLink.State.MADE.name())
+                .set(SESSION.LINK_PROBLEM, "")
+                .setNull(SESSION.LINK_NEXT_AT)
+                .where(SESSION.ID.eq(session))
+                .execute();
+    }
+
+    /** Tries again later, or gives up when that has been done often enough. @param problem what the service said */
+    @Transactional
+    public void notYet(Session session, String problem) {
+        int tries = session.link().tries() + 1;
+        boolean givesUp = tries > WAITS.size();
+        Instant next = givesUp ? null : clock.instant().plus(WAITS.get(tries - 1));
+        writes.sql()
+                .update(SESSION)
+                .set(SESSION.LINK_STATE, (givesUp ? MeetingLink.State.FAILED : MeetingLink.State.WANTED).name())
+                .set(SESSION.LINK_TRIES, tries)
+                .set(SESSION.LINK_PROBLEM, problem)
+                .set(SESSION.LINK_NEXT_AT, next)
+                .where(SESSION.ID.eq(session.id()))
+                .execute();
+    }
+
+    /** Asks anew, at once, for a link that is late or has failed. @return whether there was such a link to ask for */
+    @Transactional
+    public boolean askAgain(long session) {
+        permissions.requireOrganiser();
+        return writes.sql()
+                        .update(SESSION)
+                        .set(SESSION.LINK_STATE, MeetingLink.State.WANTED.name())
+                        .set(SESSION.LINK_TRIES, 0)
+                        .set(SESSION.LINK_NEXT_AT, clock.instant())
+                        .where(SESSION.ID.eq(session))
+                        .and(SESSION.LINK_STATE.in(
+                                MeetingLink.State.FAILED.name(), MeetingLink.State.WANTED.name()))
+                        .execute()
+                == 1;
+    }
+}

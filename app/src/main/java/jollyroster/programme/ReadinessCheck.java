@@ -1,0 +1,138 @@
+package jollyroster.programme;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.stream.Collectors;
+import jollyroster.core.messages.Anchor;
+import jollyroster.core.messages.PlanLine;
+import jollyroster.core.readiness.Finding;
+import jollyroster.core.readiness.Readiness;
+import jollyroster.core.readiness.Readiness.Clash;
+import jollyroster.core.readiness.Readiness.Meets;
+import jollyroster.outbox.OutboxQueries;
+import jollyroster.programme.HostQueries.Host;
+import org.springframework.stereotype.Component;
+
+/** Gathers what the readiness check looks at, for one offering or many, and runs it. */
+@Component
+public class ReadinessCheck {
+
+    private final ProgrammeQueries programme;
+    private final HostQueries hosts;
+    private final SeatCounts counts;
+    private final Clashes clashes;
+    private final OutboxQueries outbox;
+
+    ReadinessCheck(
+            ProgrammeQueries programme, HostQueries hosts, SeatCounts counts, Clashes clashes, OutboxQueries outbox) {
+        this.programme = programme;
+        this.hosts = hosts;
+        this.counts = counts;
+        this.clashes = clashes;
+        this.outbox = outbox;
+    }
+
+    /** What is known beside offerings and sessions, each in one or two queries for all of them. */
+    private record Known(
+            Map<Long, List<Host>> hosts,
+            Map<Long, Map<ZoneId, Integer>> zones,
+            Map<Long, List<Clash>> clashes,
+            Map<Long, List<AskedQuestion>> questions,
+            Map<Long, List<PlanLine>> plans,
+            Instant now) {}
+
+    public List<Finding> of(Offering offering, List<Session> sessions, Instant now) {
+        return of(List.of(offering), Map.of(offering.id(), sessions), now).get(offering.id());
+    }
+
+    /** The findings of each of these offerings. @param sessions of each, those that have passed included */
+    public Map<Long, List<Finding>> of(Collection<Offering> offerings, Map<Long, List<Session>> sessions, Instant now) {
+        List<Session> all = sessions.values().stream().flatMap(List::stream).toList();
+        List<Long> ids = offerings.stream().map(Offering::id).toList();
+        List<Session> coming = all.stream().filter(s -> s.start().isAfter(now) && !s.cancelled()).toList();
+        Known known = new Known(
+                hosts.of(coming),
+                counts.zonesOf(all.stream().map(Session::book).distinct().toList()),
+                clashes.of(coming, now).stream().collect(Collectors.groupingBy(Clash::session)),
+                programme.questions(ids),
+                outbox.plans(ids),
+                now);
+        return offerings.stream()
+                .collect(Collectors.toMap(
+                        Offering::id,
+                        o -> Readiness.check(sheet(o, sessions.getOrDefault(o.id(), List.of()), known), now)));
+    }
+
+    private static Readiness.Sheet sheet(Offering o, List<Session> sessions, Known known) {
+        List<Session> held = sessions.stream()
+                .filter(s -> !s.cancelled())
+                .sorted(java.util.Comparator.comparing(Session::id))
+                .toList();
+        int opens = o.rules().opensDays();
+        return new Readiness.Sheet(
+                o.status() != OfferingStatus.DRAFT,
+                o.summary(),
+                o.description(),
+                o.style(),
+                o.zone(),
+                held.stream().map(s -> date(s, known)).toList(),
+                Duration.ofMinutes(o.cutoffMinutes()),
+                opens == 0 ? Optional.empty() : Optional.of(Duration.ofDays(opens)),
+                known.questions().getOrDefault(o.id(), List.of()).stream()
+                        .map(AskedQuestion::question)
+                        .toList(),
+                known.plans().getOrDefault(o.id(), List.of()).stream()
+                        .anyMatch(line -> line.anchor() == Anchor.BEFORE_START),
+                cameBefore(held, known),
+                held.stream()
+                        .flatMap(s -> known.clashes().getOrDefault(s.id(), List.of()).stream())
+                        .toList());
+    }
+
+    private static Map<ZoneId, Integer> cameBefore(List<Session> held, Known known) {
+        Map<ZoneId, Integer> came = new HashMap<>();
+        held.stream()
+                .filter(s -> !s.end().isAfter(known.now()))
+                .map(s -> known.zones().getOrDefault(s.book(), Map.of()))
+                .forEach(zones -> zones.forEach((zone, people) -> came.merge(zone, people, Integer::sum)));
+        return came;
+    }
+
+    private static Readiness.Date date(Session s, Known known) {
+        boolean coming = s.start().isAfter(known.now());
+        return new Readiness.Date(
+                s.id(),
+                s.span(),
+                s.seats(),
+                s.keptBack(),
+                s.minimum(),
+                meets(s),
+                s.venue().map(Venue::roomSize).orElse(OptionalInt.empty()),
+                coming ? known.hosts().getOrDefault(s.id(), List.of()).size() + (s.offering().hostName().isEmpty() ? 0 : 1) : 1,
+                known.zones().getOrDefault(s.book(), Map.of()));
+    }
+
+    private static Meets meets(Session s) {
+        boolean online = s.offering().format() == Format.ONLINE;
+        if (s.venue().isEmpty()) {
+            return online ? Meets.ONLINE_WITHOUT_LINK : Meets.NOWHERE_YET;
+        }
+        return switch (s.venue().get().kind()) {
+            case PLACE -> online ? Meets.ONLINE_WITHOUT_LINK : Meets.IN_PERSON;
+            case PHONE -> Meets.BY_PHONE;
+            case FIXED_LINK -> Meets.ONLINE_WITH_LINK;
+            case MADE_LINK -> switch (s.link().state()) {
+                case NONE, MADE -> Meets.ONLINE_WITH_LINK;
+                case WANTED -> s.link().tries() == 0 ? Meets.ONLINE_WITH_LINK : Meets.ONLINE_LINK_PENDING;
+                case FAILED -> Meets.ONLINE_LINK_FAILED;
+            };
+        };
+    }
+}

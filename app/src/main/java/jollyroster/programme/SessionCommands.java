@@ -1,0 +1,340 @@
+package jollyroster.programme;
+
+import static jollyroster.platform.tables.Tables.OFFERING;
+import static jollyroster.platform.tables.Tables.SESSION;
+import static jollyroster.platform.tables.Tables.SESSION_HOST;
+import static jollyroster.platform.tables.Tables.VENUE;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalInt;
+import jollyroster.core.dates.SessionTime;
+import jollyroster.core.seats.SignUpStyle;
+import jollyroster.platform.Permissions;
+import jollyroster.platform.Writes;
+import jollyroster.platform.tables.tables.records.OfferingRecord;
+import jollyroster.platform.tables.tables.records.SessionRecord;
+import org.jooq.Condition;
+import org.jooq.exception.IntegrityConstraintViolationException;
+import org.jooq.impl.DSL;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Sets the dates of offerings. Organisers only, but for what a registration or the meeting service causes. */
+@Component
+public class SessionCommands {
+
+    private final Writes writes;
+    private final SeatCounts counts;
+    private final Permissions permissions;
+    private final Clock clock;
+
+    SessionCommands(Writes writes, SeatCounts counts, Permissions permissions, Clock clock) {
+        this.writes = writes;
+        this.counts = counts;
+        this.permissions = permissions;
+        this.clock = clock;
+    }
+
+    /**
+     * A session to add.
+     *
+     * @param seats empty for the offering's usual number
+     * @param venue {@code null} to follow the offering
+     * @param hosts empty to follow the offering
+     */
+    public record NewDate(SessionTime time, OptionalInt seats, @Nullable Long venue, List<Long> hosts) {
+        public static NewDate at(SessionTime time) {
+            return new NewDate(time, OptionalInt.empty(), null, List.of());
+        }
+    }
+
+    /** Adds sessions; with a number of seats of their own, or the usual one. @return their numbers */
+    @Transactional
+    public List<Long> addDates(long offering, List<NewDate> dates) {
+        permissions.requireOrganiser();
+        OfferingRecord of = offering(offering);
+        List<Long> added = dates.stream().map(date -> add(of, date)).toList();
+        regroup(of);
+        wantLinks(offering);
+        return added;
+    }
+
+    /** Adds one session. @return its number */
+    @Transactional
+    public long addDate(long offering, SessionTime time, int seats) {
+        return addDates(offering, List.of(new NewDate(time, OptionalInt.of(seats), null, List.of())))
+                .get(0);
+    }
+
+    private OfferingRecord offering(long id) {
+        return writes.sql().selectFrom(OFFERING).where(OFFERING.ID.eq(id)).fetchSingle();
+    }
+
+    private long add(OfferingRecord offering, NewDate date) {
+        SessionRecord row = writes.sql().newRecord(SESSION);
+        int seats = date.seats().orElse(offering.getSeats());
+        row.setOfferingId(offering.getId());
+        row.setStartsAt(date.time().start().toInstant());
+        row.setEndsAt(date.time().end().toInstant());
+        row.setZone(date.time().start().getZone().getId());
+        row.setSeats(seats);
+        row.setKeptBack(Math.min(seats, offering.getKeptBack()));
+        row.setStatus("OPEN");
+        row.setVenueId(date.venue());
+        row.setIsOwnHosts(!date.hosts().isEmpty());
+        row.setSequence(0);
+        row.setCreatedAt(clock.instant());
+        row.store();
+        saveHosts(row.getId(), date.hosts());
+        return row.getId();
+    }
+
+    private void saveHosts(long session, List<Long> hosts) {
+        writes.sql()
+                .deleteFrom(SESSION_HOST)
+                .where(SESSION_HOST.SESSION_ID.eq(session))
+                .execute();
+        for (int place = 0; place < hosts.size(); place++) {
+            writes.sql()
+                    .insertInto(SESSION_HOST)
+                    .set(SESSION_HOST.SESSION_ID, session)
+                    .set(SESSION_HOST.ACCOUNT_ID, hosts.get(place))
+                    .set(SESSION_HOST.PLACE, place)
+                    .execute();
+        }
+    }
+
+    /** Copies the dates of one offering to another, so many weeks later on the wall clock. @return how many */
+    @Transactional
+    public int copyDates(long from, long to, int weeks) {
+        permissions.requireOrganiser();
+        List<NewDate> dates = writes.sql()
+                .selectFrom(SESSION)
+                .where(SESSION.OFFERING_ID.eq(from))
+                .and(SESSION.STATUS.eq("OPEN"))
+                .orderBy(SESSION.ID)
+                .fetch(row -> shifted(row, weeks));
+        return addDates(to, dates).size();
+    }
+
+    private NewDate shifted(SessionRecord row, int weeks) {
+        var zone = java.time.ZoneId.of(row.getZone());
+        var start = row.getStartsAt().atZone(zone).toLocalDateTime().plusWeeks(weeks);
+        var length = java.time.Duration.between(row.getStartsAt(), row.getEndsAt());
+        return new NewDate(
+                SessionTime.resolve(start, zone, length),
+                OptionalInt.of(row.getSeats()),
+                row.getVenueId(),
+                row.getIsOwnHosts() ? hostsOf(row.getId()) : List.of());
+    }
+
+    private List<Long> hostsOf(long session) {
+        return writes.sql()
+                .select(SESSION_HOST.ACCOUNT_ID)
+                .from(SESSION_HOST)
+                .where(SESSION_HOST.SESSION_ID.eq(session))
+                .orderBy(SESSION_HOST.PLACE)
+                .fetch(SESSION_HOST.ACCOUNT_ID);
+    }
+
+    /** Takes a date off the sheet. @return false, with nothing changed, when somebody has registered for it */
+    @Transactional
+    public boolean removeDate(long offering, long session) {
+        permissions.requireOrganiser();
+        OfferingRecord of = offering(offering);
+        boolean series = of.getStyle().equals(SignUpStyle.WHOLE_SERIES.name());
+        if (series && counts.isAnybodyOn(idsOf(offering))) {
+            return false;
+        }
+        try {
+            writes.sql().update(SESSION).setNull(SESSION.LEAD_ID).where(SESSION.LEAD_ID.eq(session)).execute();
+            int removed = writes.sql()
+                    .deleteFrom(SESSION)
+                    .where(SESSION.ID.eq(session))
+                    .and(SESSION.OFFERING_ID.eq(offering))
+                    .execute();
+            regroup(of);
+            return removed == 1;
+        } catch (IntegrityConstraintViolationException somebodyIsOnIt) {
+            return false;
+        }
+    }
+
+    /**
+     * After a sheet was kept: a draft's dates follow its seats, the series its style, links its venue.
+     *
+     * @param seatsBefore the usual number before; a date that has another one was given it on purpose and keeps it
+     */
+    void followSheet(long offering, int seatsBefore) {
+        OfferingRecord of = offering(offering);
+        if (of.getStatus().equals(OfferingStatus.DRAFT.name())) {
+            writes.sql()
+                    .update(SESSION)
+                    .set(SESSION.SEATS, of.getSeats())
+                    .set(SESSION.KEPT_BACK, of.getKeptBack())
+                    .where(SESSION.OFFERING_ID.eq(offering))
+                    .and(SESSION.SEATS.eq(seatsBefore))
+                    .execute();
+        }
+        regroup(of);
+        wantLinks(offering);
+    }
+
+    /** A whole series counts its seats in one session, the first that was added; other styles count in each. */
+    private void regroup(OfferingRecord offering) {
+        Condition its = SESSION.OFFERING_ID.eq(offering.getId());
+        if (!offering.getStyle().equals(SignUpStyle.WHOLE_SERIES.name())) {
+            writes.sql().update(SESSION).setNull(SESSION.LEAD_ID).where(its).and(SESSION.LEAD_ID.isNotNull()).execute();
+            return;
+        }
+        Long lead = writes.sql()
+                .select(DSL.coalesce(DSL.min(SESSION.LEAD_ID), DSL.min(SESSION.ID)))
+                .from(SESSION)
+                .where(its)
+                .fetchSingle()
+                .value1();
+        if (lead != null) {
+            Integer seats = writes.sql().select(SESSION.SEATS).from(SESSION).where(SESSION.ID.eq(lead)).fetchSingle(SESSION.SEATS);
+            writes.sql().update(SESSION).set(SESSION.LEAD_ID, lead).set(SESSION.SEATS, seats).where(its).execute();
+        }
+    }
+
+    /** Asks for a meeting link for every published session to come that needs one and has none. */
+    void wantLinks(long offering) {
+        writes.sql()
+                .update(SESSION)
+                .set(SESSION.LINK_STATE, MeetingLink.State.WANTED.name())
+                .set(SESSION.LINK_TRIES, 0)
+                .set(SESSION.LINK_NEXT_AT, clock.instant())
+                .where(SESSION.OFFERING_ID.eq(offering))
+                .and(SESSION.LINK_STATE.eq(MeetingLink.State.NONE.name()))
+                .and(SESSION.STATUS.eq("OPEN"))
+                .and(SESSION.ENDS_AT.gt(clock.instant()))
+                .and(DSL.exists(DSL.selectOne()
+                        .from(OFFERING)
+                        .join(VENUE)
+                        .on(VENUE.ID.eq(DSL.coalesce(SESSION.VENUE_ID, OFFERING.VENUE_ID)))
+                        .where(OFFERING.ID.eq(SESSION.OFFERING_ID))
+                        .and(OFFERING.STATUS.eq(OfferingStatus.PUBLISHED.name()))
+                        .and(VENUE.KIND.eq(Venue.Kind.MADE_LINK.name()))))
+                .execute();
+    }
+
+    /** What can be changed about a session, as this write sees it. */
+    @Transactional
+    public Optional<SessionPlan> plan(long session) {
+        return writes.sql()
+                .selectFrom(SESSION)
+                .where(SESSION.ID.eq(session))
+                .fetchOptional(r -> new SessionPlan(
+                        r.getStartsAt(), r.getEndsAt(), r.getSeats(), r.getKeptBack(),
+                        r.getStatus().equals("CANCELLED"), r.getVenueId(), r.getDoorMinutes(), r.getOverrunMinutes(),
+                        r.getMinimum(), r.getIsOwnHosts(), hostsOf(session), r.getNote()));
+    }
+
+    /** Writes a plan whole; calendars are told by a higher sequence. */
+    @Transactional
+    public void apply(long session, SessionPlan plan) {
+        permissions.requireOrganiser();
+        writes.sql()
+                .update(SESSION)
+                .set(SESSION.STARTS_AT, plan.start())
+                .set(SESSION.ENDS_AT, plan.end())
+                .set(SESSION.SEATS, plan.seats())
+                .set(SESSION.KEPT_BACK, plan.keptBack())
+                .set(SESSION.STATUS, plan.cancelled() ? "CANCELLED" : "OPEN")
+                .set(SESSION.VENUE_ID, plan.venue())
+                .set(SESSION.DOOR_MINUTES, plan.doorMinutes())
+                .set(SESSION.OVERRUN_MINUTES, plan.overrunMinutes())
+                .set(SESSION.MINIMUM, plan.minimum())
+                .set(SESSION.IS_OWN_HOSTS, plan.ownHosts())
+                .set(SESSION.NOTE, plan.note())
+                .set(SESSION.SEQUENCE, SESSION.SEQUENCE.plus(1))
+                .where(SESSION.ID.eq(session))
+                .execute();
+        saveHosts(session, plan.ownHosts() ? plan.hosts() : List.of());
+        wantLinks(offeringOf(session));
+    }
+
+    List<Long> idsOf(long offering) {
+        return writes.sql()
+                .select(SESSION.ID)
+                .from(SESSION)
+                .where(SESSION.OFFERING_ID.eq(offering))
+                .fetch(SESSION.ID);
+    }
+
+    private long offeringOf(long session) {
+        return writes.sql().select(SESSION.OFFERING_ID).from(SESSION).where(SESSION.ID.eq(session)).fetchSingle(SESSION.OFFERING_ID);
+    }
+
+    /** Counts up the sequence of sessions, because something they show has changed. */
+    @Transactional
+    public void touch(List<Long> sessions) {
+        permissions.requireOrganiser();
+        writes.sql()
+                .update(SESSION)
+                .set(SESSION.SEQUENCE, SESSION.SEQUENCE.plus(1))
+                .where(SESSION.ID.in(sessions))
+                .execute();
+        writes.sql()
+                .selectDistinct(SESSION.OFFERING_ID)
+                .from(SESSION)
+                .where(SESSION.ID.in(sessions))
+                .fetch(SESSION.OFFERING_ID)
+                .forEach(this::wantLinks);
+    }
+
+    /** Sets the seats of a session, or of its whole series, as part of a write that has checked them. */
+    @Transactional
+    public void setSeats(long session, int seats) {
+        permissions.requireOrganiser();
+        writes.sql()
+                .update(SESSION)
+                .set(SESSION.SEATS, seats)
+                .set(SESSION.KEPT_BACK, DSL.least(SESSION.KEPT_BACK, DSL.val(seats)))
+                .where(SESSION.ID.eq(session).or(SESSION.LEAD_ID.eq(session)))
+                .execute();
+    }
+
+    /** The session as this write sees it. */
+    @Transactional
+    public Optional<Session> session(long id) {
+        return RowQueries.sessions(writes.sql()).where(SESSION.ID.eq(id)).fetchOptional(RowQueries::session);
+    }
+
+    /** The dates of the book that this session belongs to, as this write sees them: itself, or its whole series. */
+    @Transactional
+    public List<Session> datesOf(Session session) {
+        return RowQueries.sessions(writes.sql())
+                .where(SESSION.ID.eq(session.id()))
+                .or(SESSION.LEAD_ID.eq(session.book()))
+                .orderBy(SESSION.STARTS_AT, SESSION.ID)
+                .fetch(RowQueries::session);
+    }
+
+    /** The sessions of an offering in order of time, as this write sees them. */
+    @Transactional
+    public List<Session> ofOffering(long offering) {
+        return RowQueries.sessions(writes.sql())
+                .where(SESSION.OFFERING_ID.eq(offering))
+                .orderBy(SESSION.STARTS_AT, SESSION.ID)
+                .fetch(RowQueries::session);
+    }
+
+    /** Sessions to come whose venue this is, their own or their offering's, as this write sees them. */
+    @Transactional
+    public List<Session> comingAt(long venue, Instant now) {
+        return RowQueries.sessions(writes.sql())
+                .where(DSL.coalesce(SESSION.VENUE_ID, OFFERING.VENUE_ID).eq(venue))
+                .and(SESSION.ENDS_AT.gt(now))
+                .and(SESSION.STATUS.eq("OPEN"))
+                .and(OFFERING.IS_PATTERN.isFalse())
+                .orderBy(SESSION.STARTS_AT, SESSION.ID)
+                .fetch(RowQueries::session);
+    }
+}

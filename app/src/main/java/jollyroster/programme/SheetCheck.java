@@ -1,0 +1,119 @@
+package jollyroster.programme;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import jollyroster.core.intake.Question;
+import jollyroster.core.seats.SignUpStyle;
+import jollyroster.programme.SheetForm.QuestionForm;
+
+/** Judges a sheet as typed. */
+final class SheetCheck {
+
+    private final SheetForm sheet;
+    private final SheetForm.Problems problems = new SheetForm.Problems();
+
+    SheetCheck(SheetForm sheet) {
+        this.sheet = sheet;
+    }
+
+    Map<String, String> problems() {
+        words(sheet.words());
+        place(sheet.place());
+        seats(sheet.seats());
+        signUp(sheet.signup());
+        questions();
+        return problems.found();
+    }
+
+    private void words(SheetForm.Words w) {
+        problems.check("words.title", !w.title().isEmpty() && w.title().length() <= 120, "A title of 1 to 120 characters.");
+        atMost("words.summary", w.summary(), 300);
+        atMost("words.description", w.description(), 20_000);
+        atMost("words.bring", w.bring(), 300);
+        atMost("words.audience", w.audience(), 300);
+        atMost("words.price", w.price(), 120);
+        problems.check("words.language", SheetForm.LANGUAGES.contains(w.language()), "Choose a language.");
+        problems.check(
+                "words.tint", Arrays.stream(Tint.values()).anyMatch(t -> t.code().equals(w.tint())), "Choose a colour.");
+        boolean labelsFit = w.labelList().size() <= SheetForm.MOST_LABELS
+                && w.labelList().stream().allMatch(label -> label.length() <= 40);
+        problems.check("words.labels", labelsFit, "At most 12 labels of at most 40 characters, parted by commas.");
+        problems.check("words.contact", SheetForm.isContact(w.contact()), "This is not an e-mail address.");
+    }
+
+    private void atMost(String field, String text, int characters) {
+        problems.check(field, text.length() <= characters, "At most %,d characters.".formatted(characters));
+    }
+
+    private void place(SheetForm.Place p) {
+        problems.check("place.format", isOneOf(Format.values(), p.format()), "In person or online.");
+        problems.check(
+                "place.venue",
+                p.venue().isEmpty() || SheetForm.isNumber(p.venue(), 1, Integer.MAX_VALUE),
+                "Choose a venue.");
+        boolean hostsFit = p.hosts().size() <= SheetForm.MOST_HOSTS
+                && p.hosts().stream().allMatch(h -> SheetForm.isNumber(h, 1, Integer.MAX_VALUE));
+        problems.check("place.hosts", hostsFit, "Choose at most 10 hosts.");
+        atMost("place.host", p.host(), 120);
+    }
+
+    private void seats(SheetForm.Seats s) {
+        number("seats.minutes", s.minutes(), 5, 44_640, "Minutes, from 5 to 44,640 (31 days).");
+        number("seats.seats", s.seats(), 0, 100_000, "A number from 0 to 100,000.");
+        number("seats.largestParty", s.largestParty(), 1, 20, "A number from 1 to 20.");
+        number("seats.keptBack", s.keptBack(), 0, 100_000, "A number from 0 to 100,000.");
+        boolean fewerKept = !isWhole(s.keptBack())
+                || !isWhole(s.seats())
+                || Integer.parseInt(s.keptBack()) <= Integer.parseInt(s.seats());
+        problems.check("seats.keptBack", fewerKept, "No more can be kept back than there are seats.");
+        number("seats.minimum", s.minimum(), 0, 100_000, "A number from 0 to 100,000.");
+        number("seats.decideDays", s.decideDays(), 0, 365, "Days, from 0 to 365.");
+        number("seats.bufferBefore", s.bufferBefore(), 0, 1440, "Minutes, from 0 to 1,440.");
+        number("seats.bufferAfter", s.bufferAfter(), 0, 1440, "Minutes, from 0 to 1,440.");
+        number("seats.doorMinutes", s.doorMinutes(), 0, 1440, "Minutes, from 0 to 1,440.");
+        number("seats.overrunMinutes", s.overrunMinutes(), 0, 1440, "Minutes, from 0 to 1,440.");
+    }
+
+    private static boolean isWhole(String text) {
+        return SheetForm.isNumber(text, 0, 100_000);
+    }
+
+    private void signUp(SheetForm.SignUp s) {
+        boolean style = isOneOf(SignUpStyle.values(), s.style()) && !s.style().equals(SignUpStyle.OWN_TIME.name());
+        problems.check("signup.style", style, "Choose how people register.");
+        problems.check("signup.visibility", isOneOf(Visibility.values(), s.visibility()), "Choose who finds it.");
+        number("signup.cutoffHours", s.cutoffHours(), 0, 2000, "Hours, from 0 to 2,000.");
+        number("signup.opensDays", s.opensDays(), 0, 730, "Days, from 0 to 730.");
+    }
+
+    private void number(String field, String text, int least, int most, String problem) {
+        problems.check(field, SheetForm.isNumber(text, least, most), problem);
+    }
+
+    private static boolean isOneOf(Enum<?>[] values, String name) {
+        return Arrays.stream(values).anyMatch(value -> value.name().equals(name));
+    }
+
+    private void questions() {
+        problems.check(
+                "question", sheet.questionsAsked().size() <= SheetForm.MOST_QUESTIONS, "At most 20 questions.");
+        List<QuestionForm> all = sheet.question();
+        for (int i = 0; i < all.size(); i++) {
+            if (!all.get(i).label().isEmpty()) {
+                question("question[" + i + "]", all.get(i));
+            }
+        }
+    }
+
+    private void question(String field, QuestionForm q) {
+        problems.check(field, q.label().length() <= 300 && q.help().length() <= 300, "At most 300 characters.");
+        problems.check(field, isOneOf(Question.Kind.values(), q.kind()), "Choose what sort of answer you want.");
+        int options = q.optionList().size();
+        boolean optionsFit = !q.kind().equals(Question.Kind.CHOOSE_ONE.name())
+                || options >= 1 && options <= Question.MOST_OPTIONS;
+        problems.check(field, optionsFit, "Give 1 to 50 options, one a line.");
+        problems.check(
+                field, q.optionList().stream().allMatch(o -> o.length() <= 200), "Options of 200 characters.");
+    }
+}

@@ -1,0 +1,228 @@
+package jollyroster.schedule;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import jollyroster.core.dates.SessionTime;
+import jollyroster.core.messages.Anchor;
+import jollyroster.platform.Permissions;
+import jollyroster.platform.Times;
+import jollyroster.programme.OfferingStatus;
+import jollyroster.programme.Session;
+import jollyroster.programme.SessionCommands;
+import jollyroster.programme.SessionCommands.NewDate;
+import jollyroster.programme.SessionPlan;
+import jollyroster.roster.LogbookEntry;
+import jollyroster.roster.NoticeCommands;
+import jollyroster.roster.RosterCommands;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/**
+ * Changes sessions that people may be on. Each call is one write: the sessions, the reminders planned anew, the news that
+ * leaves after the grace, the logbook, and how it was before. Organisers only.
+ */
+@Component
+public class ScheduleCommands {
+
+    private final SessionCommands sessions;
+    private final NoticeCommands notices;
+    private final RosterCommands roster;
+    private final ChangeCommands changes;
+    private final Permissions permissions;
+    private final Clock clock;
+
+    ScheduleCommands(
+            SessionCommands sessions,
+            NoticeCommands notices,
+            RosterCommands roster,
+            ChangeCommands changes,
+            Permissions permissions,
+            Clock clock) {
+        this.sessions = sessions;
+        this.notices = notices;
+        this.roster = roster;
+        this.changes = changes;
+        this.permissions = permissions;
+        this.clock = clock;
+    }
+
+    /** Changes a session to what is wanted, and others of its offering in the same way. */
+    @Transactional
+    public Outcome change(long id, Scope scope, SessionPlan wanted) {
+        permissions.requireOrganiser();
+        Optional<Session> session = sessions.session(id);
+        Optional<SessionPlan> before = sessions.plan(id);
+        if (session.isEmpty() || before.isEmpty()) {
+            return refused(Outcome.Reason.UNKNOWN);
+        }
+        Delta delta = new Delta(before.get(), wanted, session.get().zone());
+        Map<Session, SessionPlan> plans = new LinkedHashMap<>();
+        concerned(session.get(), scope, wanted, before.get()).forEach(s -> {
+            SessionPlan was = sessions.plan(s.id()).orElseThrow();
+            SessionPlan now = s.id() == id ? wanted : delta.appliedTo(was);
+            if (!now.equals(was)) {
+                plans.put(s, now);
+            }
+        });
+        return plans.isEmpty() ? refused(Outcome.Reason.NOTHING_CHANGED) : apply(session.get(), plans);
+    }
+
+    /** The dates of a whole series have one number of seats, so that changing it is never about one of them alone. */
+    private List<Session> concerned(Session session, Scope scope, SessionPlan wanted, SessionPlan before) {
+        List<Session> all = sessions.ofOffering(session.offering().id()).stream()
+                .filter(s -> s.end().isAfter(clock.instant()) || s.id() == session.id())
+                .toList();
+        boolean seatsOfSeries = session.lead() != null && wanted.seats() != before.seats();
+        return (seatsOfSeries ? Scope.ALL : scope).of(session, all);
+    }
+
+    private Outcome apply(Session session, Map<Session, SessionPlan> plans) {
+        Optional<Outcome> obstacle = plans.entrySet().stream()
+                .flatMap(e -> obstacle(e.getKey(), e.getValue()).stream())
+                .findFirst();
+        if (obstacle.isPresent()) {
+            return obstacle.get();
+        }
+        List<Undoable.Dated> before = plans.keySet().stream()
+                .map(s -> new Undoable.Dated(s.id(), sessions.plan(s.id()).orElseThrow()))
+                .toList();
+        Instant until = changes.until();
+        long change = changes.keep(session.offering().id(), ChangeWords.of(plans, before), Undoable.sessions(before));
+        int people = 0;
+        for (Map.Entry<Session, SessionPlan> entry : plans.entrySet()) {
+            people += put(entry.getKey(), entry.getValue(), change, until);
+        }
+        return new Outcome.Done(change, plans.size(), people, until);
+    }
+
+    private Optional<Outcome> obstacle(Session session, SessionPlan plan) {
+        boolean moved = !plan.start().equals(session.start());
+        if (moved && !plan.start().isAfter(clock.instant())) {
+            return Optional.of(refused(Outcome.Reason.IN_THE_PAST));
+        }
+        int taken = notices.takenOn(session);
+        return plan.seats() < session.seats() && plan.seats() < taken
+                ? Optional.of(new Outcome.Refused(Outcome.Reason.TOO_FEW_SEATS, String.valueOf(taken)))
+                : Optional.empty();
+    }
+
+    /** @return how many people will be told */
+    private int put(Session session, SessionPlan plan, long change, Instant until) {
+        SessionPlan before = sessions.plan(session.id()).orElseThrow();
+        sessions.apply(session.id(), plan);
+        Session after = sessions.session(session.id()).orElseThrow();
+        LogbookEntry entry = plan.cancelled() && !before.cancelled() ? LogbookEntry.CALLED_OFF : LogbookEntry.SESSION_CHANGED;
+        notices.log(after, entry, permissions.actor(), ChangeWords.of(session, before, plan));
+        int told = 0;
+        if (plan.concernsPeople(before) && session.offering().status() != OfferingStatus.DRAFT) {
+            told = notices.tell(after, anchor(before, plan), change, until);
+        }
+        if (plan.seats() - plan.keptBack() > before.seats() - before.keptBack()) {
+            roster.refillFromLine(after.book());
+        }
+        return told;
+    }
+
+    private static Anchor anchor(SessionPlan before, SessionPlan plan) {
+        if (plan.cancelled() == before.cancelled()) {
+            return Anchor.CHANGED;
+        }
+        return plan.cancelled() ? Anchor.CALLED_OFF : Anchor.RESTORED;
+    }
+
+    /** Moves one session to another start, its length kept. */
+    @Transactional
+    public Outcome move(long id, Instant start) {
+        permissions.requireOrganiser();
+        return sessions.plan(id)
+                .map(plan -> change(id, Scope.THIS, plan.at(start, start.plus(plan.length()))))
+                .orElse(refused(Outcome.Reason.UNKNOWN));
+    }
+
+    /** Lets these members of the team lead one session. */
+    @Transactional
+    public Outcome lead(long id, List<Long> hosts) {
+        permissions.requireOrganiser();
+        return sessions.plan(id)
+                .map(plan -> change(id, Scope.THIS, plan.ledBy(true, hosts)))
+                .orElse(refused(Outcome.Reason.UNKNOWN));
+    }
+
+    /** Calls sessions off. Who is on them stays there, and is told when it can no longer be undone. */
+    @Transactional
+    public Outcome callOff(long id, Scope scope) {
+        return calledOff(id, scope, true);
+    }
+
+    /** Holds a session that was called off after all, and tells those who are on it. */
+    @Transactional
+    public Outcome restore(long id) {
+        return calledOff(id, Scope.THIS, false);
+    }
+
+    private Outcome calledOff(long id, Scope scope, boolean off) {
+        permissions.requireOrganiser();
+        return sessions.plan(id)
+                .map(plan -> change(id, scope, plan.calledOff(off)))
+                .orElse(refused(Outcome.Reason.UNKNOWN));
+    }
+
+    /** Adds a copy of a session so many days later, at the same time on the wall clock, with its seats, venue and hosts. */
+    @Transactional
+    public Outcome duplicate(long id, int daysLater) {
+        permissions.requireOrganiser();
+        Optional<Session> session = sessions.session(id);
+        if (session.isEmpty()) {
+            return refused(Outcome.Reason.UNKNOWN);
+        }
+        Session from = session.get();
+        SessionTime time = SessionTime.resolve(
+                from.zonedStart().toLocalDateTime().plusDays(daysLater), from.zone(), from.length());
+        if (!time.start().toInstant().isAfter(clock.instant())) {
+            return refused(Outcome.Reason.IN_THE_PAST);
+        }
+        SessionPlan plan = sessions.plan(id).orElseThrow();
+        long added = sessions.addDates(
+                        from.offering().id(),
+                        List.of(new NewDate(
+                                time, java.util.OptionalInt.of(from.seats()), plan.venue(), plan.ownHosts() ? plan.hosts() : List.of())))
+                .get(0);
+        Session copy = sessions.session(added).orElseThrow();
+        String words = "Added " + Times.dayAndTime(copy.start(), copy.zone()) + ".";
+        long change = changes.keep(
+                from.offering().id(), words, Undoable.sessions(List.of(new Undoable.Dated(added, null))));
+        notices.log(copy, LogbookEntry.SESSION_CHANGED, permissions.actor(), words);
+        notices.replan(copy);
+        return new Outcome.Done(change, 1, 0, changes.until());
+    }
+
+    /** Lets these sessions meet elsewhere; one change for each offering. */
+    @Transactional
+    public List<Outcome> changeVenue(List<Long> ids, long venue) {
+        permissions.requireOrganiser();
+        Map<Long, Map<Session, SessionPlan>> byOffering = new LinkedHashMap<>();
+        for (long id : ids) {
+            sessions.session(id).ifPresent(s -> {
+                SessionPlan plan = sessions.plan(id).orElseThrow();
+                boolean there = s.venue().filter(v -> v.id() == venue).isPresent();
+                if (!there && s.end().isAfter(clock.instant())) {
+                    byOffering
+                            .computeIfAbsent(s.offering().id(), o -> new LinkedHashMap<>())
+                            .put(s, plan.meeting(venue));
+                }
+            });
+        }
+        List<Outcome> outcomes = new ArrayList<>();
+        byOffering.values().forEach(plans -> outcomes.add(apply(plans.keySet().iterator().next(), plans)));
+        return outcomes;
+    }
+
+    private static Outcome refused(Outcome.Reason reason) {
+        return new Outcome.Refused(reason, "");
+    }
+}

@@ -1,0 +1,147 @@
+package jollyroster.schedule;
+
+import java.time.DateTimeException;
+import java.time.Duration;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.time.ZoneId;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import jollyroster.core.dates.SessionTime;
+import jollyroster.core.intake.Text;
+import jollyroster.programme.Session;
+import jollyroster.programme.SessionPlan;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * A session as it is typed over on its page. Numbers that are left empty follow the offering.
+ *
+ * @param date ISO, as the browser sends it
+ * @param time hours and minutes
+ * @param hosts numbers of team members; only meant when {@code ownHosts}
+ */
+public record SessionForm(
+        String date,
+        String time,
+        String minutes,
+        String seats,
+        String keptBack,
+        String minimum,
+        String venue,
+        @Nullable Boolean ownHosts,
+        List<String> hosts,
+        String doorMinutes,
+        String overrunMinutes,
+        String note,
+        String scope) {
+
+    public SessionForm {
+        date = clean(date);
+        time = clean(time);
+        minutes = clean(minutes);
+        seats = clean(seats);
+        keptBack = clean(keptBack);
+        minimum = clean(minimum);
+        venue = clean(venue);
+        ownHosts = Boolean.TRUE.equals(ownHosts);
+        hosts = hosts == null ? List.of() : hosts.stream().filter(h -> !h.isEmpty()).distinct().toList();
+        doorMinutes = clean(doorMinutes);
+        overrunMinutes = clean(overrunMinutes);
+        note = Text.oneLine(Objects.requireNonNullElse(note, ""));
+        scope = clean(scope);
+    }
+
+    private static String clean(@Nullable String text) {
+        return Objects.requireNonNullElse(text, "").strip();
+    }
+
+    static SessionForm of(Session session, SessionPlan plan) {
+        var start = session.zonedStart();
+        return new SessionForm(
+                start.toLocalDate().toString(),
+                start.toLocalTime().withSecond(0).toString(),
+                String.valueOf(plan.length().toMinutes()),
+                String.valueOf(plan.seats()),
+                String.valueOf(plan.keptBack()),
+                text(plan.minimum()),
+                plan.venue() == null ? "" : String.valueOf(plan.venue()),
+                plan.ownHosts(),
+                plan.hosts().stream().map(String::valueOf).toList(),
+                text(plan.doorMinutes()),
+                text(plan.overrunMinutes()),
+                plan.note(),
+                "");
+    }
+
+    private static String text(@Nullable Integer number) {
+        return number == null ? "" : String.valueOf(number);
+    }
+
+    Map<String, String> problems(ZoneId zone) {
+        Map<String, String> problems = new LinkedHashMap<>();
+        check(problems, "date", start(zone).isPresent(), "Give a date and a time.");
+        check(problems, "minutes", isNumber(minutes, 5, 44_640), "Minutes, from 5 to 44,640.");
+        check(problems, "seats", isNumber(seats, 1, 100_000), "A number from 1 to 100,000.");
+        boolean kept = isNumber(keptBack, 0, 100_000)
+                && (!isNumber(seats, 1, 100_000) || Integer.parseInt(keptBack) <= Integer.parseInt(seats));
+        check(problems, "keptBack", kept, "No more than there are seats.");
+        check(problems, "minimum", minimum.isEmpty() || isNumber(minimum, 0, 100_000), "A number, or nothing.");
+        check(problems, "venue", venue.isEmpty() || isNumber(venue, 1, 999_999_999), "Choose a venue.");
+        boolean known = hosts.size() <= 10 && hosts.stream().allMatch(h -> isNumber(h, 1, 999_999_999));
+        check(problems, "hosts", known, "Choose at most 10 hosts.");
+        check(problems, "doorMinutes", doorMinutes.isEmpty() || isNumber(doorMinutes, 0, 1440), "0 to 1,440, or nothing.");
+        check(
+                problems, "overrunMinutes", overrunMinutes.isEmpty() || isNumber(overrunMinutes, 0, 1440),
+                "0 to 1,440, or nothing.");
+        check(problems, "note", note.length() <= 300, "At most 300 characters.");
+        return problems;
+    }
+
+    private static void check(Map<String, String> problems, String field, boolean fine, String problem) {
+        if (!fine) {
+            problems.put(field, problem);
+        }
+    }
+
+    private static boolean isNumber(String text, int least, int most) {
+        return text.matches("\\d{1,9}") && Integer.parseInt(text) >= least && Integer.parseInt(text) <= most;
+    }
+
+    private Optional<SessionTime> start(ZoneId zone) {
+        try {
+            LocalDate day = LocalDate.parse(date);
+            boolean inReach = day.getYear() >= 2000 && day.getYear() <= 2199 && isNumber(minutes, 5, 44_640);
+            return inReach
+                    ? Optional.of(SessionTime.resolve(
+                            day.atTime(LocalTime.parse(time)), zone, Duration.ofMinutes(Long.parseLong(minutes))))
+                    : Optional.empty();
+        } catch (DateTimeException notADate) {
+            return Optional.empty();
+        }
+    }
+
+    /** What is wanted, of a form without problems. @param before what stays as it is where the form does not say */
+    SessionPlan wanted(SessionPlan before, ZoneId zone) {
+        SessionTime at = start(zone).orElseThrow();
+        return new SessionPlan(
+                at.start().toInstant(),
+                at.end().toInstant(),
+                Integer.parseInt(seats),
+                Integer.parseInt(keptBack),
+                before.cancelled(),
+                venue.isEmpty() ? null : Long.valueOf(venue),
+                number(doorMinutes),
+                number(overrunMinutes),
+                number(minimum),
+                ownHosts,
+                ownHosts ? hosts.stream().map(Long::valueOf).toList() : List.of(),
+                note);
+    }
+
+    private static @Nullable Integer number(String text) {
+        return text.isEmpty() ? null : Integer.valueOf(text);
+    }
+}

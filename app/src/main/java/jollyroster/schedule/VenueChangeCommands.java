@@ -1,0 +1,91 @@
+package jollyroster.schedule;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import jollyroster.core.messages.Anchor;
+import jollyroster.platform.Permissions;
+import jollyroster.programme.OfferingStatus;
+import jollyroster.programme.ProgrammeQueries;
+import jollyroster.programme.Session;
+import jollyroster.programme.SessionCommands;
+import jollyroster.programme.Venue;
+import jollyroster.programme.VenueCommands;
+import jollyroster.roster.NoticeCommands;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Changes a venue once for everything that uses it. Organisers only. */
+@Component
+public class VenueChangeCommands {
+
+    private final VenueCommands venues;
+    private final ProgrammeQueries queries;
+    private final SessionCommands sessions;
+    private final NoticeCommands notices;
+    private final ChangeCommands changes;
+    private final Permissions permissions;
+    private final Clock clock;
+
+    VenueChangeCommands(
+            VenueCommands venues,
+            ProgrammeQueries queries,
+            SessionCommands sessions,
+            NoticeCommands notices,
+            ChangeCommands changes,
+            Permissions permissions,
+            Clock clock) {
+        this.venues = venues;
+        this.queries = queries;
+        this.sessions = sessions;
+        this.notices = notices;
+        this.changes = changes;
+        this.permissions = permissions;
+        this.clock = clock;
+    }
+
+    /** What changing a venue reaches. */
+    public record Reach(int sessions, int people) {}
+
+    /** The sessions to come that meet there, and how many people are on them. */
+    @Transactional
+    public Reach reach(long venue) {
+        List<Session> coming = sessions.comingAt(venue, clock.instant());
+        return new Reach(coming.size(), coming.stream().mapToInt(notices::standingOn).sum());
+    }
+
+    /**
+     * Changes a venue. Every session to come and every unsent message follows; if it leads people elsewhere, they are told
+     * when it can no longer be undone.
+     *
+     * @param form without problems
+     */
+    @Transactional
+    public Outcome change(long id, int version, VenueCommands.Form form) {
+        permissions.requireOrganiser();
+        Optional<Venue> before = queries.venue(id);
+        if (before.isEmpty()) {
+            return new Outcome.Refused(Outcome.Reason.UNKNOWN, "");
+        }
+        if (!venues.change(id, version, form)) {
+            return new Outcome.Refused(Outcome.Reason.OVERTAKEN, "");
+        }
+        Instant now = clock.instant();
+        List<Session> coming = sessions.comingAt(id, now);
+        sessions.touch(coming.stream().map(Session::id).toList());
+        if (!form.leadsElsewhere(before.get()) || coming.isEmpty()) {
+            return new Outcome.Done(0, coming.size(), 0, now);
+        }
+        Undoable undoable = new Undoable(
+                List.of(), new Undoable.Place(id, version + 1, VenueCommands.Form.of(before.get())));
+        long change = changes.keep(
+                coming.get(0).offering().id(), "Changed the venue " + before.get().name() + ".", undoable);
+        int people = coming.stream()
+                .filter(s -> s.offering().status() != OfferingStatus.DRAFT)
+                .mapToInt(s -> notices.tell(
+                        sessions.session(s.id()).orElseThrow(), Anchor.CHANGED, change, changes.until()))
+                .sum();
+        return new Outcome.Done(change, coming.size(), people, changes.until());
+    }
+}

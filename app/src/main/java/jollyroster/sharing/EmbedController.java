@@ -1,0 +1,93 @@
+package jollyroster.sharing;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import jollyroster.chart.SeatStrip;
+import jollyroster.platform.Address;
+import jollyroster.platform.Times;
+import jollyroster.programme.Offering;
+import jollyroster.programme.ProgrammeQueries;
+import jollyroster.programme.SeatCounts;
+import jollyroster.programme.SeatCounts.SeatCount;
+import jollyroster.programme.Session;
+import jollyroster.programme.Visibility;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+
+/**
+ * An offering as other sites may show it: its dates and seats, and a way to the page where one registers. Only sites the
+ * organiser has named may frame it (Content Security Policy, {@code frame-ancestors}).
+ */
+@Controller
+class EmbedController {
+
+    private static final int MOST_DATES = 6;
+    private final ProgrammeQueries queries;
+    private final SeatCounts counts;
+    private final Address address;
+    private final Clock clock;
+
+    EmbedController(ProgrammeQueries queries, SeatCounts counts, Address address, Clock clock) {
+        this.queries = queries;
+        this.counts = counts;
+        this.address = address;
+        this.clock = clock;
+    }
+
+    record Date(String when, String left, SeatStrip strip) {}
+
+    record View(String title, String summary, String city, String page, String tint, List<Date> dates, int more) {}
+
+    @GetMapping("/embed/{slug}")
+    String embed(@PathVariable String slug, Model model, HttpServletResponse response) {
+        Optional<Offering> found =
+                queries.shown(slug).filter(o -> o.rules().visibility() != Visibility.INVITED);
+        List<String> origins = found.map(o -> o.front().embedOrigins()).orElse(List.of());
+        response.setHeader("Content-Security-Policy", policy(origins));
+        if (found.isEmpty() || origins.isEmpty()) {
+            response.setStatus(HttpStatus.NOT_FOUND.value());
+            return "door/unknown";
+        }
+        model.addAttribute("embed", view(found.get()));
+        return "sharing/embed";
+    }
+
+    private static String policy(List<String> origins) {
+        String framers = origins.isEmpty() ? "'none'" : String.join(" ", origins);
+        return "default-src 'self'; object-src 'none'; base-uri 'none'; form-action 'none'; frame-ancestors " + framers;
+    }
+
+    private View view(Offering o) {
+        Instant now = clock.instant();
+        List<Session> open = queries.sessionsOf(o.id()).stream()
+                .filter(s -> !s.cancelled() && s.start().isAfter(now))
+                .toList();
+        Map<Long, SeatCount> taken = counts.of(open.stream().map(Session::id).toList());
+        return new View(
+                o.title(),
+                o.summary(),
+                Times.city(o.zone()),
+                address.of("/p/" + o.slug()),
+                o.front().tint().code(),
+                open.stream()
+                        .limit(MOST_DATES)
+                        .map(s -> date(s, taken.get(s.id()), now))
+                        .toList(),
+                Math.max(0, open.size() - MOST_DATES));
+    }
+
+    private static Date date(Session s, SeatCount count, Instant now) {
+        int free = Math.max(0, s.seats() - s.keptBack() - count.taken());
+        return new Date(
+                Times.range(s.start(), s.end(), s.zone(), now.atZone(s.zone()).toLocalDate()),
+                free > 0 ? free + " left" : "full",
+                SeatStrip.ofCounts(s.seats(), s.keptBack(), count.taken(), 0, 5));
+    }
+}

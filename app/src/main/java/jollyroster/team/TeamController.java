@@ -1,0 +1,79 @@
+package jollyroster.team;
+
+import java.util.Optional;
+import jollyroster.core.intake.Contact;
+import jollyroster.platform.DeskPage;
+import jollyroster.platform.Permissions;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+
+/** Setup: the team, its roles and invitations. */
+@DeskPage
+class TeamController {
+
+    private final TeamQueries queries;
+    private final AccountCommands commands;
+    private final Permissions permissions;
+
+    TeamController(TeamQueries queries, AccountCommands commands, Permissions permissions) {
+        this.queries = queries;
+        this.commands = commands;
+        this.permissions = permissions;
+    }
+
+    @GetMapping("/desk/setup/team")
+    String team(Model model) {
+        model.addAttribute("team", queries.members());
+        model.addAttribute("roles", Role.values());
+        model.addAttribute("me", permissions.member().map(m -> m.id()).orElse(0L));
+        return "team/team";
+    }
+
+    @PostMapping("/desk/setup/team")
+    String invite(
+            @RequestParam(defaultValue = "") String name,
+            @RequestParam(defaultValue = "") String email,
+            @RequestParam(defaultValue = "HOST") Role role,
+            RedirectAttributes flash) {
+        Optional<String> who = Contact.name(name);
+        Optional<String> where = Contact.email(email);
+        if (who.isEmpty() || where.isEmpty()) {
+            flash.addFlashAttribute("warned", "Nobody was invited: a name and an e-mail address are needed.");
+        } else if (commands.invite(who.get(), where.get(), role).isEmpty()) {
+            flash.addFlashAttribute("warned", "Nobody was invited: that address is on the team already.");
+        } else {
+            flash.addFlashAttribute(
+                    "said", who.get() + " is invited, and can be given sessions to lead from now on.");
+        }
+        return back();
+    }
+
+    private static String back() {
+        return "redirect:/desk/setup/team";
+    }
+
+    @PostMapping("/desk/setup/team/{id}/again")
+    String again(@PathVariable long id, RedirectAttributes flash) {
+        boolean sent = commands.inviteAgain(id);
+        flash.addFlashAttribute("said", sent ? "Invited again; the earlier link no longer works." : "They have joined.");
+        return back();
+    }
+
+    @PostMapping("/desk/setup/team/{id}")
+    String change(
+            @PathVariable long id,
+            @RequestParam Role role,
+            @RequestParam(defaultValue = "false") boolean active,
+            RedirectAttributes flash) {
+        AccountCommands.Changed changed = commands.change(id, role, active);
+        boolean done = changed == AccountCommands.Changed.DONE;
+        flash.addFlashAttribute(
+                done ? "said" : "warned",
+                done ? "Changed." : "Not changed: somebody must stay who may do everything.");
+        return back();
+    }
+}
