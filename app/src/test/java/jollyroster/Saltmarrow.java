@@ -6,11 +6,14 @@ import java.time.ZoneId;
 import java.util.List;
 import java.util.concurrent.atomic.AtomicInteger;
 import jollyroster.core.dates.SessionTime;
+import jollyroster.core.seats.SignUpStyle;
 import jollyroster.platform.Organisation;
+import jollyroster.programme.OfferingCommands;
 import jollyroster.programme.OfferingStatus;
-import jollyroster.programme.ProgrammeCommands;
 import jollyroster.programme.ProgrammeQueries;
+import jollyroster.programme.SessionCommands;
 import jollyroster.programme.SheetForm;
+import jollyroster.programme.Venue;
 import jollyroster.programme.VenueCommands;
 import jollyroster.roster.Application;
 import jollyroster.team.AccountCommands;
@@ -23,14 +26,20 @@ public class Saltmarrow {
     public static final ZoneId HALIFAX = ZoneId.of("America/Halifax");
     private static final AtomicInteger COUNT = new AtomicInteger();
     private final AccountCommands accounts;
-    private final ProgrammeCommands programme;
+    private final OfferingCommands offerings;
+    private final SessionCommands sessions;
     private final ProgrammeQueries queries;
     private final VenueCommands venues;
 
     public Saltmarrow(
-            AccountCommands accounts, ProgrammeCommands programme, ProgrammeQueries queries, VenueCommands venues) {
+            AccountCommands accounts,
+            OfferingCommands offerings,
+            SessionCommands sessions,
+            ProgrammeQueries queries,
+            VenueCommands venues) {
         this.accounts = accounts;
-        this.programme = programme;
+        this.offerings = offerings;
+        this.sessions = sessions;
         this.queries = queries;
         this.venues = venues;
     }
@@ -49,60 +58,69 @@ public class Saltmarrow {
         setUp();
         int number = COUNT.incrementAndGet();
         String title = "Knots and splicing bench " + number;
-        long venue = venues.add(new VenueCommands.Form(
-                        "Venue " + number, wanted.online() ? "MADE_LINK" : "PLACE", "Saltmarrow quay", "", "", ""))
+        long venue = venues.add(VenueCommands.Form.of(
+                        wanted.online() ? Venue.Kind.MADE_LINK : Venue.Kind.PLACE,
+                        "Venue " + number,
+                        "Saltmarrow quay"))
                 .orElseThrow();
-        long offering = programme.draft(title, HALIFAX);
-        programme.save(
+        long offering = offerings.draft(title, HALIFAX);
+        offerings.save(
                 offering,
-                new SheetForm(
-                        1,
-                        title,
-                        "Six knots that hold.",
-                        "At the **bench**.",
-                        "",
-                        wanted.online() ? "ONLINE" : "IN_PERSON",
-                        String.valueOf(venue),
-                        "Barnaby Teague",
-                        "120",
-                        String.valueOf(wanted.seats()),
-                        wanted.waitlist(),
-                        "3",
-                        "0",
-                        wanted.questions()));
-        long session = programme.addDate(
-                offering,
-                SessionTime.resolve(LocalDateTime.parse(wanted.start()), HALIFAX, Duration.ofHours(2)),
-                wanted.seats());
-        programme.turn(offering, OfferingStatus.PUBLISHED);
+                SheetForm.titled(title)
+                        .with(SheetForm.Words.of(title, "Six knots that hold.", "At the **bench**.", ""))
+                        .with(new SheetForm.Place(
+                                wanted.online() ? "ONLINE" : "IN_PERSON",
+                                String.valueOf(venue),
+                                List.of(),
+                                "Barnaby Teague"))
+                        .with(SheetForm.Seats.of("120", String.valueOf(wanted.seats()), wanted.waitlist(), "3"))
+                        .with(SheetForm.SignUp.by(wanted.style()))
+                        .asking(wanted.questions()));
+        List<Long> dates = wanted.starts().stream()
+                .map(start -> sessions.addDate(
+                        offering,
+                        SessionTime.resolve(LocalDateTime.parse(start), HALIFAX, Duration.ofHours(2)),
+                        wanted.seats()))
+                .toList();
+        offerings.turn(offering, OfferingStatus.PUBLISHED);
         return new Published(
-                offering, session, queries.offering(offering).orElseThrow().slug());
+                offering, dates.get(0), queries.offering(offering).orElseThrow().slug(), dates);
     }
 
-    public record Published(long offering, long session, String slug) {}
+    /** @param session the first of its dates */
+    public record Published(long offering, long session, String slug, List<Long> dates) {}
 
-    /** What a test needs. @param start on the clock in Halifax */
+    /** What a test needs. @param starts on the clock in Halifax */
     public record Wanted(
-            int seats, boolean waitlist, boolean online, String start, List<SheetForm.QuestionForm> questions) {
+            int seats,
+            boolean waitlist,
+            boolean online,
+            List<String> starts,
+            List<SheetForm.QuestionForm> questions,
+            SignUpStyle style) {
 
         public static Wanted seats(int seats) {
-            return new Wanted(seats, true, false, "2027-03-16T19:00", List.of());
+            return new Wanted(seats, true, false, List.of("2027-03-16T19:00"), List.of(), SignUpStyle.ANY_DATE);
         }
 
         public Wanted withoutWaitlist() {
-            return new Wanted(seats, false, online, start, questions);
+            return new Wanted(seats, false, online, starts, questions, style);
         }
 
         public Wanted onAir(String start) {
-            return new Wanted(seats, waitlist, true, start, questions);
+            return new Wanted(seats, waitlist, true, List.of(start), questions, style);
         }
 
-        public Wanted at(String start) {
-            return new Wanted(seats, waitlist, online, start, questions);
+        public Wanted at(String... times) {
+            return new Wanted(seats, waitlist, online, List.of(times), questions, style);
         }
 
         public Wanted asking(SheetForm.QuestionForm... asked) {
-            return new Wanted(seats, waitlist, online, start, List.of(asked));
+            return new Wanted(seats, waitlist, online, starts, List.of(asked), style);
+        }
+
+        public Wanted by(SignUpStyle signUp) {
+            return new Wanted(seats, waitlist, online, starts, questions, signUp);
         }
     }
 

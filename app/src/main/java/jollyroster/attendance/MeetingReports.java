@@ -77,7 +77,10 @@ class MeetingReports {
         return links.read(Purpose.MEETING_PASS, String.valueOf(report.guest()))
                 .flatMap(link -> roster.registration(link.id()))
                 .map(r -> {
-                    long date = programme.dateAt(r.session(), report.at()).map(Session::id).orElse(r.session());
+                    long date = programme
+                            .dateAt(r.session(), report.at())
+                            .map(Session::id)
+                            .orElse(r.session());
                     commands.joined(report.visit(), r.id(), date, report.at());
                     return ResponseEntity.noContent().<Void>build();
                 })

@@ -19,17 +19,12 @@ import jollyroster.platform.Times;
  * @param nowX where now is; negative when it is outside
  */
 public record HostLanes(
-        double width,
-        double height,
-        double minutesPerUnit,
-        double nowX,
-        List<Day> days,
-        List<Lane> lanes) {
+        double width, double height, double minutesPerUnit, double nowX, List<Day> days, List<Lane> lanes) {
 
     private static final double WIDTH = 1232;
     private static final double LABELS = 132;
     private static final double TOP = 30;
-    private static final double LANE = 54;
+    private static final double LANE = 64;
     private static final double BAR = 26;
     private static final double BAR_TOP = 18;
 
@@ -40,7 +35,7 @@ public record HostLanes(
     public record Lane(
             String name, String note, double y, double height, List<Bar> bars, List<Box> busy, List<Clash> clashes) {}
 
-    /** A session. @param title empty where there is no room for it */
+    /** A session. @param title empty where there is no room for it @param time of its start, where there is room */
     public record Bar(
             long session,
             double x,
@@ -50,6 +45,7 @@ public record HostLanes(
             double y,
             double height,
             String title,
+            String time,
             String words,
             String start,
             String tint) {}
@@ -113,7 +109,8 @@ public record HostLanes(
                 .sum();
         String note = host.sessions().isEmpty()
                 ? "free"
-                : host.sessions().size() + (host.sessions().size() == 1 ? " session, " : " sessions, ")
+                : host.sessions().size()
+                        + (host.sessions().size() == 1 ? " session, " : " sessions, ")
                         + Times.length(java.time.Duration.ofMinutes(minutes));
         return new Lane(
                 host.name(),
@@ -134,10 +131,22 @@ public record HostLanes(
                 + Times.hours(start, s.span().end().atZone(scale.zone()))
                 + (s.place().isEmpty() ? "" : ", " + s.place());
         int letters = (int) (width / 6.2);
-        String title = letters < 4 ? "" : s.title().length() <= letters ? s.title() : s.title().substring(0, letters - 1) + "…";
+        String title = letters < 4
+                ? ""
+                : s.title().length() <= letters ? s.title() : s.title().substring(0, letters - 1) + "…";
         return new Bar(
-                s.session(), x, width, paddedX, Math.max(width, scale.x(s.padded().end()) - paddedX), y + BAR_TOP, BAR,
-                title, words, start.toLocalDateTime().toString(), s.tint());
+                s.session(),
+                x,
+                width,
+                paddedX,
+                Math.max(width, scale.x(s.padded().end()) - paddedX),
+                y + BAR_TOP,
+                BAR,
+                title,
+                scale.days() <= 7 ? Times.time(start) : "",
+                words,
+                start.toLocalDateTime().toString(),
+                s.tint());
     }
 
     private static Box box(Interval busy, double y, Scale scale) {
@@ -150,7 +159,10 @@ public record HostLanes(
     private static Clash clash(Interval overlap, double y, Scale scale) {
         double x = scale.x(overlap.start());
         return new Clash(
-                x - 1.5, Math.max(4, scale.x(overlap.end()) - x + 3), y + BAR_TOP - 6, BAR + 12,
+                x - 1.5,
+                Math.max(4, scale.x(overlap.end()) - x + 3),
+                y + BAR_TOP - 6,
+                BAR + 12,
                 overlap.length().toMinutes() + " min twice");
     }
 

@@ -68,8 +68,7 @@ class DemoData implements ApplicationRunner {
         List<Long> radio = programme.radio();
         List<Long> knots = programme.knots();
         programme.openEvening();
-        List<DemoLife.Happening> happenings =
-                life.happenings(radio, knots, programme.navigation(), programme.drill());
+        List<DemoLife.Happening> happenings = life.happenings(radio, knots, programme.navigation(), programme.drill());
         programme.forInvitedAndFew();
         programme.pattern(2);
         programme.busyElsewhere();

@@ -60,8 +60,8 @@ class DemoProgramme {
 
     private void venue(String name, Venue.Kind kind, String where, String note, String size) {
         VenueCommands.Form brief = VenueCommands.Form.of(kind, name, where);
-        VenueCommands.Form form = new VenueCommands.Form(
-                name, kind.name(), brief.address(), note, brief.link(), brief.phone(), size);
+        VenueCommands.Form form =
+                new VenueCommands.Form(name, kind.name(), brief.address(), note, brief.link(), brief.phone(), size);
         venueIds.put(name, venues.add(form).orElseThrow());
     }
 
@@ -81,8 +81,8 @@ class DemoProgramme {
     private List<Long> dates(long offering, int minutes, String... starts) {
         List<NewDate> dates = new ArrayList<>();
         for (String start : starts) {
-            dates.add(NewDate.at(SessionTime.resolve(
-                    LocalDateTime.parse(start), DemoData.HOME, Duration.ofMinutes(minutes))));
+            dates.add(NewDate.at(
+                    SessionTime.resolve(LocalDateTime.parse(start), DemoData.HOME, Duration.ofMinutes(minutes))));
         }
         List<Long> ids = sessions.addDates(offering, dates);
         offerings.turn(offering, OfferingStatus.PUBLISHED);
@@ -115,12 +115,7 @@ class DemoProgramme {
                                 "so that we pitch it right",
                                 true,
                                 "None yet\nVHF licence\nCoast certificate\nCrew certificate"),
-                        question(
-                                "SHORT_TEXT",
-                                "Your boat or club",
-                                "leave it empty if you have none",
-                                false,
-                                ""))));
+                        question("SHORT_TEXT", "Your boat or club", "leave it empty if you have none", false, ""))));
         return dates(offering, 90, "2027-02-16T19:00", "2027-03-02T19:00", "2027-03-10T12:00", "2027-03-16T19:00");
     }
 
@@ -135,7 +130,8 @@ class DemoProgramme {
                         The bench has eight places. Come alone or bring up to two others.
                         """,
                         "Nothing. Rope, fids and tea are there.")
-                .saying("Beginners, ten years and up", "CA$12 a head, paid at the door", "hands on, families");
+                .saying("Beginners, ten years and up", "CA$12 a head, paid at the door", "hands on, families")
+                .tinted("rust");
         long offering = keep(SheetForm.titled(words.title())
                 .with(words)
                 .with(at("IN_PERSON", "Rope loft", DemoOrganisation.BARNABY))
@@ -158,15 +154,22 @@ class DemoProgramme {
                         "Six evenings with paper charts: tides, bearings, passage plans, and a night exercise on the last.",
                         "Bring questions. **All six evenings belong together**; one registration is good for all.",
                         "A soft pencil and dividers, if you have them.")
-                .saying("Skippers and mates of small craft", "CA$240 for all six evenings", "course");
+                .saying("Skippers and mates of small craft", "CA$240 for all six evenings", "course")
+                .tinted("kelp");
         long offering = keep(SheetForm.titled(words.title())
                 .with(words)
                 .with(at("IN_PERSON", "Chart room", DemoOrganisation.SABLE))
                 .with(Seats.of("120", "16", true, "2").needing("8", "5"))
                 .with(SignUp.by(SignUpStyle.WHOLE_SERIES)));
         return dates(
-                offering, 120, "2027-03-17T19:00", "2027-03-24T19:00", "2027-03-31T19:00", "2027-04-07T19:00",
-                "2027-04-14T19:00", "2027-04-21T19:00");
+                offering,
+                120,
+                "2027-03-17T19:00",
+                "2027-03-24T19:00",
+                "2027-03-31T19:00",
+                "2027-04-07T19:00",
+                "2027-04-14T19:00",
+                "2027-04-21T19:00");
     }
 
     /** Small crews, one date each. The first collides with the bench, and the demo shows by how many minutes. */
@@ -176,7 +179,8 @@ class DemoProgramme {
                         "Two hours under sail and engine, five to a boat: spot, turn, stop, lift.",
                         "You will be cold and you will be good at it. Foul-weather gear is lent.",
                         "Boots, and dry clothes for afterwards.")
-                .saying("Crews who have sailed together at least once", "", "on the water");
+                .saying("Crews who have sailed together at least once", "", "on the water")
+                .tinted("heather");
         long offering = keep(SheetForm.titled(words.title())
                 .with(words)
                 .with(at("IN_PERSON", "Boathouse", DemoOrganisation.BARNABY))

@@ -50,7 +50,8 @@ class FindController {
     }
 
     private static boolean matches(Offering o, String sought) {
-        return (o.title() + " " + o.hostName() + " " + o.place() + " " + String.join(" ", o.front().labels()))
+        return (o.title() + " " + o.hostName() + " " + o.place() + " "
+                        + String.join(" ", o.front().labels()))
                 .toLowerCase(Locale.ROOT)
                 .contains(sought);
     }

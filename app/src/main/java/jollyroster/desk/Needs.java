@@ -37,8 +37,8 @@ class Needs {
 
     private static final Duration SOON = Duration.ofDays(10);
     private static final Duration LATELY = Duration.ofDays(14);
-    private static final Set<Finding.Kind> SAID_OF_EACH_SESSION = Set.of(
-            Finding.Kind.HOST_DOUBLE_BOOKED, Finding.Kind.VENUE_DOUBLE_BOOKED, Finding.Kind.LINK_FAILED);
+    private static final Set<Finding.Kind> SAID_OF_EACH_SESSION =
+            Set.of(Finding.Kind.HOST_DOUBLE_BOOKED, Finding.Kind.VENUE_DOUBLE_BOOKED, Finding.Kind.LINK_FAILED);
     private final ProgrammeQueries programme;
     private final HostQueries hosts;
     private final Clashes clashes;
@@ -137,7 +137,12 @@ class Needs {
         if (count.waitingPeople() > 0) {
             String people = count.waitingPeople() == 1 ? "One person waits" : count.waitingPeople() + " people wait";
             needs.add(new Need(
-                    2, in(s, now), named(s), people + " for " + s.seats() + " seats.", "More seats?", address(s) + "#seats"));
+                    2,
+                    in(s, now),
+                    named(s),
+                    people + " for " + s.seats() + " seats.",
+                    "More seats?",
+                    address(s) + "#seats"));
         }
     }
 
@@ -159,13 +164,17 @@ class Needs {
         Set<Object> said = new HashSet<>();
         for (Clash clash : clashes.of(soon, now)) {
             if (said.add(clash.conflict())) {
-                Session s = soon.stream().filter(x -> x.id() == clash.session()).findFirst().orElseThrow();
+                Session s = soon.stream()
+                        .filter(x -> x.id() == clash.session())
+                        .findFirst()
+                        .orElseThrow();
                 needs.add(new Need(
                         1,
                         in(s, now),
                         clash.name() + " is needed in two places",
                         Times.dayAndTime(clash.conflict().overlap().start(), s.zone()) + ", "
-                                + clash.conflict().minutes() + " min, at " + s.offering().title() + ".",
+                                + clash.conflict().minutes() + " min, at "
+                                + s.offering().title() + ".",
                         "See the lanes",
                         "/desk/lanes?at=" + s.zonedStart().toLocalDate()));
             }

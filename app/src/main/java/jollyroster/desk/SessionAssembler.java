@@ -15,10 +15,10 @@ import jollyroster.attendance.AttendanceQueries.Attended;
 import jollyroster.chart.SeatStrip;
 import jollyroster.core.attendance.Verdict;
 import jollyroster.core.dates.Interval;
+import jollyroster.core.readiness.Readiness.Clash;
 import jollyroster.outbox.OutboxQueries;
 import jollyroster.platform.Times;
 import jollyroster.programme.AskedQuestion;
-import jollyroster.core.readiness.Readiness.Clash;
 import jollyroster.programme.Clashes;
 import jollyroster.programme.HostQueries;
 import jollyroster.programme.HostQueries.Host;
@@ -165,11 +165,14 @@ class SessionAssembler {
                 ? ""
                 : switch (s.link().state()) {
                     case NONE -> "The meeting link is made when the offering is published.";
-                    case WANTED -> s.link().tries() == 0
-                            ? "The meeting link is being made."
-                            : "The meeting link is late: " + s.link().problem() + " It is asked for again by itself.";
+                    case WANTED ->
+                        s.link().tries() == 0
+                                ? "The meeting link is being made."
+                                : "The meeting link is late: " + s.link().problem()
+                                        + " It is asked for again by itself.";
                     case MADE -> "The meeting link is made.";
-                    case FAILED -> "The meeting link could not be made: " + s.link().problem();
+                    case FAILED ->
+                        "The meeting link could not be made: " + s.link().problem();
                 };
     }
 

@@ -71,10 +71,7 @@ class SessionController {
     }
 
     @PostMapping("/desk/sessions/{id}/seats")
-    String seats(
-            @PathVariable long id,
-            @RequestParam(defaultValue = "") String seats,
-            RedirectAttributes flash) {
+    String seats(@PathVariable long id, @RequestParam(defaultValue = "") String seats, RedirectAttributes flash) {
         known(id);
         if (!seats.strip().matches("\\d{1,6}") || Integer.parseInt(seats.strip()) > 100_000) {
             flash.addFlashAttribute("warned", "Seats are a number from 1 to 100,000.");
@@ -99,9 +96,7 @@ class SessionController {
     /** Marks attendance by hand; an empty verdict takes the mark away. */
     @PostMapping("/desk/sessions/{id}/registrations/{registration}/mark")
     String mark(
-            @PathVariable long id,
-            @PathVariable long registration,
-            @RequestParam(defaultValue = "") String verdict) {
+            @PathVariable long id, @PathVariable long registration, @RequestParam(defaultValue = "") String verdict) {
         requireOn(id, registration);
         Optional<Verdict> wanted = Arrays.stream(Verdict.values())
                 .filter(v -> v.name().equals(verdict))

@@ -105,9 +105,8 @@ class DoorController {
         return links.read(Purpose.JOIN, token)
                 .flatMap(link -> roster.registration(link.id())
                         .filter(r -> r.generation() == link.generation())
-                        .flatMap(r -> programme
-                                .dateAt(r.session(), clock.instant())
-                                .map(session -> arriving(r, session))));
+                        .flatMap(r ->
+                                programme.dateAt(r.session(), clock.instant()).map(session -> arriving(r, session))));
     }
 
     private Arriving arriving(Registration who, Session session) {

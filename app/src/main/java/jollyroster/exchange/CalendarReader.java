@@ -86,7 +86,8 @@ public final class CalendarReader {
         if (problem.isPresent()) {
             return new Reading.Refused(problem.get());
         }
-        List<ICalendar> calendars = Biweekly.parse(text).defaultTimezone(TimeZone.getTimeZone(zone)).all();
+        List<ICalendar> calendars =
+                Biweekly.parse(text).defaultTimezone(TimeZone.getTimeZone(zone)).all();
         if (calendars.isEmpty()) {
             return new Reading.Refused(Problem.NOT_A_CALENDAR);
         }
@@ -149,14 +150,18 @@ public final class CalendarReader {
     }
 
     private static List<Event> expand(ICalendar calendar, VEvent event, Interval window, ZoneId home) {
-        if (!takesTime(event) || event.getDateStart() == null || event.getDateStart().getValue() == null) {
+        if (!takesTime(event)
+                || event.getDateStart() == null
+                || event.getDateStart().getValue() == null) {
             return List.of();
         }
         boolean allDay = !event.getDateStart().getValue().hasTime();
         ZoneId zone = allDay ? home : zone(calendar, event.getDateStart(), home);
         LocalDateTime start = local(event.getDateStart().getValue(), zone);
         Duration length = length(event, start, zone, allDay);
-        String title = event.getSummary() == null ? "" : String.valueOf(event.getSummary().getValue());
+        String title = event.getSummary() == null
+                ? ""
+                : String.valueOf(event.getSummary().getValue());
         return starts(event, start, window, zone).stream()
                 .map(at -> new Event(span(at, length, zone), title, allDay))
                 .filter(e -> e.span().overlaps(window))
@@ -170,7 +175,8 @@ public final class CalendarReader {
 
     private static boolean takesTime(VEvent event) {
         boolean cancelled = event.getStatus() != null && event.getStatus().isCancelled();
-        boolean free = event.getTransparency() != null && event.getTransparency().isTransparent();
+        boolean free =
+                event.getTransparency() != null && event.getTransparency().isTransparent();
         return !cancelled && !free;
     }
 
@@ -214,7 +220,9 @@ public final class CalendarReader {
         Set<LocalDateTime> except = exceptions(event, zone);
         String text = RuleText.of(event);
         return Recurrence.of(text, zone)
-                .map(recurrence -> recurrence.expand(start, MOST_REPEATS, window.end().atZone(zone).toLocalDateTime()).dates())
+                .map(recurrence -> recurrence
+                        .expand(start, MOST_REPEATS, window.end().atZone(zone).toLocalDateTime())
+                        .dates())
                 .orElse(List.of(start))
                 .stream()
                 .filter(at -> !except.contains(at))

@@ -78,7 +78,9 @@ public class BusyReading {
     private List<Interval> blocks(String text) throws NotRead {
         Instant now = clock.instant();
         CalendarReader.Reading reading = CalendarReader.read(
-                text, new Interval(now.minus(BACK), now.plus(AHEAD)), organisation.organisation().zone());
+                text,
+                new Interval(now.minus(BACK), now.plus(AHEAD)),
+                organisation.organisation().zone());
         if (reading instanceof CalendarReader.Reading.Refused refused) {
             throw new NotRead(refused.because().words());
         }

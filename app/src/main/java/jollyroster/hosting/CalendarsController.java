@@ -47,7 +47,8 @@ class CalendarsController {
     String calendars(Model model) {
         List<TeamQueries.Mate> mates = team.members();
         model.addAttribute(
-                "calendars", queries.calendars().stream().map(c -> line(c, mates)).toList());
+                "calendars",
+                queries.calendars().stream().map(c -> line(c, mates)).toList());
         model.addAttribute("hosts", team.hosts());
         return "hosting/calendars";
     }
@@ -62,7 +63,11 @@ class CalendarsController {
                 .map(at -> Times.dayAndTime(at, organisation.organisation().zone()))
                 .orElse("not yet");
         return new Line(
-                c.id(), host, c.name(), c.address().isEmpty() ? "a file, read once" : "read every 15 minutes", read,
+                c.id(),
+                host,
+                c.name(),
+                c.address().isEmpty() ? "a file, read once" : "read every 15 minutes",
+                read,
                 c.problem());
     }
 

@@ -59,7 +59,8 @@ public class ConflictFinder implements Clashes {
     }
 
     private static Interval window(Collection<Session> sessions, Instant now) {
-        Instant last = sessions.stream().map(Session::end).max(Instant::compareTo).orElse(now);
+        Instant last =
+                sessions.stream().map(Session::end).max(Instant::compareTo).orElse(now);
         Instant end = last.isBefore(now) ? now : last;
         Instant most = now.plus(REACH);
         return new Interval(now, end.plus(WIDEST_BUFFER).isAfter(most) ? most : end.plus(WIDEST_BUFFER));
@@ -79,9 +80,8 @@ public class ConflictFinder implements Clashes {
 
     /** The conflicts there would be if one session were held at another time. */
     List<Named> withMoved(Session moved, Interval to, Interval window) {
-        List<Session> others = held(window).stream()
-                .filter(s -> s.id() != moved.id())
-                .toList();
+        List<Session> others =
+                held(window).stream().filter(s -> s.id() != moved.id()).toList();
         Session there = at(moved, to);
         List<Session> all = Stream.concat(others.stream(), Stream.of(there)).toList();
         return among(all, hosts.of(all), busy.blocks(window)).stream()
@@ -91,7 +91,8 @@ public class ConflictFinder implements Clashes {
 
     /** The hosts who are taken up at any moment of a stretch of time, by sessions other than one or elsewhere. */
     List<Long> takenDuring(Interval stretch, long except, Interval window) {
-        List<Session> sessions = held(window).stream().filter(s -> s.id() != except).toList();
+        List<Session> sessions =
+                held(window).stream().filter(s -> s.id() != except).toList();
         return claims(sessions, hosts.of(sessions), busy.blocks(window)).stream()
                 .filter(claim -> claim.owner().sort() == Owner.Sort.HOST)
                 .filter(claim -> claim.padded().overlaps(stretch))
@@ -102,8 +103,20 @@ public class ConflictFinder implements Clashes {
 
     private static Session at(Session s, Interval to) {
         return new Session(
-                s.id(), s.offering(), to.start(), to.end(), s.zone(), s.seats(), s.keptBack(), s.cancelled(), s.own(),
-                s.link(), s.lead(), s.registersFor(), s.sequence(), s.createdAt());
+                s.id(),
+                s.offering(),
+                to.start(),
+                to.end(),
+                s.zone(),
+                s.seats(),
+                s.keptBack(),
+                s.cancelled(),
+                s.own(),
+                s.link(),
+                s.lead(),
+                s.registersFor(),
+                s.sequence(),
+                s.createdAt());
     }
 
     private static List<Named> among(
@@ -137,12 +150,11 @@ public class ConflictFinder implements Clashes {
         List<Claim> claims = new ArrayList<>();
         for (Session s : sessions) {
             hosts.get(s.id()).forEach(host -> claims.add(s.claim(Owner.host(host.id()))));
-            s.venue()
-                    .filter(Venue::holdsOneAtATime)
-                    .ifPresent(venue -> claims.add(s.claim(Owner.venue(venue.id()))));
+            s.venue().filter(Venue::holdsOneAtATime).ifPresent(venue -> claims.add(s.claim(Owner.venue(venue.id()))));
         }
         for (int i = 0; i < blocks.size(); i++) {
-            claims.add(Claim.busy(Owner.host(blocks.get(i).host()), i, blocks.get(i).span()));
+            claims.add(Claim.busy(
+                    Owner.host(blocks.get(i).host()), i, blocks.get(i).span()));
         }
         return claims;
     }

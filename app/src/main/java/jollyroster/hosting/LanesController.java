@@ -77,8 +77,7 @@ class LanesController {
     }
 
     @GetMapping("/desk/lanes")
-    String lanes(
-            @RequestParam(defaultValue = "") String at, @RequestParam(defaultValue = "1") int weeks, Model model) {
+    String lanes(@RequestParam(defaultValue = "") String at, @RequestParam(defaultValue = "1") int weeks, Model model) {
         LocalDate today = clock.instant().atZone(home()).toLocalDate();
         LocalDate monday = date(at).orElse(today).with(TemporalAdjusters.previousOrSame(DayOfWeek.MONDAY));
         int shown = weeks == MOST_WEEKS ? MOST_WEEKS : 1;
@@ -91,8 +90,7 @@ class LanesController {
         model.addAttribute("earlier", monday.minusWeeks(shown).toString());
         model.addAttribute("later", monday.plusWeeks(shown).toString());
         model.addAttribute(
-                "title",
-                Times.dayAndMonth(monday) + " to " + Times.dayAndMonth(monday.plusDays(shown * 7L - 1)));
+                "range", Times.dayAndMonth(monday) + " to " + Times.dayAndMonth(monday.plusDays(shown * 7L - 1)));
         return "hosting/lanes";
     }
 

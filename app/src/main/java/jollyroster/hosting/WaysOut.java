@@ -63,13 +63,19 @@ class WaysOut {
         return new View(
                 named.owner(),
                 c.owner().id(),
-                Times.dayAndTime(c.overlap().start(), zone) + "–" + Times.time(c.overlap().end().atZone(zone)),
+                Times.dayAndTime(c.overlap().start(), zone) + "–"
+                        + Times.time(c.overlap().end().atZone(zone)),
                 c.minutes(),
                 side(c.first(), named, zone),
                 side(c.second(), named, zone),
                 movable.id(),
                 movable.offering().title(),
-                elsewhere.map(i -> i.start().atZone(movable.zone()).toLocalDateTime().toString()).orElse(""),
+                elsewhere
+                        .map(i -> i.start()
+                                .atZone(movable.zone())
+                                .toLocalDateTime()
+                                .toString())
+                        .orElse(""),
                 elsewhere.map(i -> Times.dayAndTime(i.start(), zone)).orElse(""),
                 host ? free(movable, c.owner().id(), window) : List.of());
     }
@@ -83,11 +89,13 @@ class WaysOut {
                 .findFirst()
                 .map(s -> s.offering().title())
                 .orElse("");
-        String hours = Times.hours(claim.span().start().atZone(zone), claim.span().end().atZone(zone));
+        String hours = Times.hours(
+                claim.span().start().atZone(zone), claim.span().end().atZone(zone));
         boolean padded = !claim.padded().equals(claim.span());
         return title + " " + hours
                 + (padded
-                        ? " (with " + claim.before().toMinutes() + " min before, " + claim.after().toMinutes() + " after)"
+                        ? " (with " + claim.before().toMinutes() + " min before, "
+                                + claim.after().toMinutes() + " after)"
                         : "");
     }
 

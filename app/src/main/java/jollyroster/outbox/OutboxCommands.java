@@ -101,7 +101,8 @@ public class OutboxCommands {
     @Transactional(propagation = Propagation.MANDATORY)
     public void news(Anchor anchor, Recipient to, long change, Instant due, Instant now) {
         withdraw(
-                MESSAGE.REGISTRATION_ID.eq(to.registration())
+                MESSAGE.REGISTRATION_ID
+                        .eq(to.registration())
                         .and(MESSAGE.SESSION_ID.eq(to.session()))
                         .and(MESSAGE.CHANGE_ID.isNotNull()),
                 "a later change says it all",
@@ -121,14 +122,13 @@ public class OutboxCommands {
     /** Takes every unsent reminder of a session out of the outbox. */
     @Transactional(propagation = Propagation.MANDATORY)
     public void withdrawRemindersOf(long session, String reason, Instant now) {
-        withdraw(
-                MESSAGE.SESSION_ID.eq(session).and(MESSAGE.ANCHOR.eq(Anchor.BEFORE_START.name())), reason, now);
+        withdraw(MESSAGE.SESSION_ID.eq(session).and(MESSAGE.ANCHOR.eq(Anchor.BEFORE_START.name())), reason, now);
     }
 
     /** Queues a letter with a body of its own, in Markdown, to somebody who is on no session. Due at once. */
     @Transactional(propagation = Propagation.MANDATORY)
     public void letter(String key, String recipient, String subject, String body, Instant now) {
-        Recipient to = new Recipient(0, 0, 0, recipient, ZoneOffset.UTC, "", now.atZone(ZoneOffset.UTC));
+        Recipient to = new Recipient(0, 0, 0, recipient, ZoneOffset.UTC, "", now.atZone(ZoneOffset.UTC), 0);
         MessageRecord row = row(new PlanLine(Anchor.LETTER, Offset.none()), to, "", now, now, now);
         row.setMessageKey(key);
         row.setSubject(subject);
@@ -139,24 +139,29 @@ public class OutboxCommands {
     /** Gives an offering the same plan as another. */
     @Transactional(propagation = Propagation.MANDATORY)
     public void copyPlan(long from, long to) {
-        plan(from).forEach(line -> writes.sql()
-                .insertInto(PLAN_LINE)
-                .set(PLAN_LINE.OFFERING_ID, to)
-                .set(PLAN_LINE.ANCHOR, line.anchor().name())
-                .set(PLAN_LINE.AMOUNT, line.offset().amount())
-                .set(PLAN_LINE.UNIT, line.offset().unit().name())
-                .execute());
+        plan(from)
+                .forEach(line -> writes.sql()
+                        .insertInto(PLAN_LINE)
+                        .set(PLAN_LINE.OFFERING_ID, to)
+                        .set(PLAN_LINE.ANCHOR, line.anchor().name())
+                        .set(PLAN_LINE.AMOUNT, line.offset().amount())
+                        .set(PLAN_LINE.UNIT, line.offset().unit().name())
+                        .execute());
     }
 
     /** Takes away the plan of an offering that is discarded. */
     @Transactional(propagation = Propagation.MANDATORY)
     public void dropPlan(long offering) {
-        writes.sql().deleteFrom(PLAN_LINE).where(PLAN_LINE.OFFERING_ID.eq(offering)).execute();
+        writes.sql()
+                .deleteFrom(PLAN_LINE)
+                .where(PLAN_LINE.OFFERING_ID.eq(offering))
+                .execute();
     }
 
     private MessageRecord reminder(Entry entry, Recipient to, Instant now) {
-        String occasion = entry.line().offset().amount()
-                + entry.line().offset().unit().name() + "-" + to.start().toEpochSecond() + "-" + now.toEpochMilli();
+        String occasion =
+                entry.line().offset().amount() + entry.line().offset().unit().name() + "-"
+                        + to.start().toEpochSecond() + "-" + to.sequence() + "-" + now.toEpochMilli();
         if (entry instanceof Entry.Send send) {
             return row(
                     entry.line(),

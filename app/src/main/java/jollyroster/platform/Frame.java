@@ -27,11 +27,6 @@ class Frame {
     View frame() {
         Organisation our = organisation.organisation();
         ZoneId zone = our.zone();
-        return new View(
-                our.name(),
-                assets,
-                Times.dayAndTime(clock.instant(), zone),
-                Times.city(zone),
-                our.logo());
+        return new View(our.name(), assets, Times.dayAndTime(clock.instant(), zone), Times.city(zone), our.logo());
     }
 }

@@ -25,8 +25,7 @@ public record Organisation(
         String website) {
 
     /** What is shown before the first organiser has set anything up. */
-    static final Organisation UNNAMED =
-            new Organisation("Jolly Roster", ZoneId.of("UTC"), "GB", "", "#14212b", "");
+    static final Organisation UNNAMED = new Organisation("Jolly Roster", ZoneId.of("UTC"), "GB", "", "#14212b", "");
 
     /** With working hours from 8 and nothing that may be left out. */
     public Organisation(

@@ -23,8 +23,9 @@ class PictureController {
         return pictures.picture(name)
                 .map(p -> ResponseEntity.ok()
                         .contentType(MediaType.parseMediaType(p.mediaType()))
-                        .cacheControl(
-                                CacheControl.maxAge(Duration.ofDays(365)).cachePublic().immutable())
+                        .cacheControl(CacheControl.maxAge(Duration.ofDays(365))
+                                .cachePublic()
+                                .immutable())
                         .body(p.content()))
                 .orElseGet(() -> ResponseEntity.notFound().build());
     }

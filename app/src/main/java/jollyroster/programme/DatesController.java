@@ -70,7 +70,9 @@ class DatesController {
             @RequestParam(defaultValue = "false") boolean replaces,
             Model model) {
         String limited = text.substring(0, Math.min(text.length(), LONGEST_TEXT));
-        model.addAttribute("typed", TypedDatesView.of(limited, typed.read(known(id), limited).lines(), replaces));
+        model.addAttribute(
+                "typed",
+                TypedDatesView.of(limited, typed.read(known(id), limited).lines(), replaces));
         return "programme/sheet-dates :: readings";
     }
 
@@ -95,8 +97,10 @@ class DatesController {
         if (replaces) {
             ReplaceDatesCommands.Replaced replaced = replacing.replace(offering.id(), read.dates());
             if (!replaced.kept().isEmpty()) {
-                model.addAttribute("warned", "Nothing was changed: people are on " + String.join(", ", replaced.kept())
-                        + ". Leave those lines as they are and change the session on its own page.");
+                model.addAttribute(
+                        "warned",
+                        "Nothing was changed: people are on " + String.join(", ", replaced.kept())
+                                + ". Leave those lines as they are and change the session on its own page.");
                 return again(model, response, offering, TypedDatesView.of(text, read.lines(), true));
             }
             flash.addFlashAttribute("said", replaced.added() + " added, " + replaced.removed() + " removed.");
@@ -119,7 +123,8 @@ class DatesController {
 
     private String show(Model model, Offering offering, TypedDatesView view) {
         model.addAttribute("typed", view);
-        List<Long> leaders = hosts.ofOffering(offering.id()).stream().map(h -> h.id()).toList();
+        List<Long> leaders =
+                hosts.ofOffering(offering.id()).stream().map(h -> h.id()).toList();
         SheetForm form = SheetForm.of(offering, leaders, queries.questions(offering.id()));
         return assembler.page(model, offering, form, Map.of());
     }
@@ -133,7 +138,9 @@ class DatesController {
 
     private String proposed(Model model, Offering offering, String text, boolean replaces) {
         return show(
-                model, offering, TypedDatesView.of(text, typed.read(offering, text).lines(), replaces));
+                model,
+                offering,
+                TypedDatesView.of(text, typed.read(offering, text).lines(), replaces));
     }
 
     /** Writes another offering's dates as text, so many weeks later. */
@@ -175,7 +182,8 @@ class DatesController {
                         new Interval(now, now.plus(IMPORT_REACH)),
                         offering.zone());
         if (reading instanceof CalendarReader.Reading.Refused refused) {
-            flash.addFlashAttribute("warned", "Nothing was read. " + refused.because().words());
+            flash.addFlashAttribute(
+                    "warned", "Nothing was read. " + refused.because().words());
             return back(id);
         }
         String text = written(((CalendarReader.Reading.Read) reading).events(), offering);

@@ -42,7 +42,8 @@ public class HostQueries {
                 reads.sql()
                         .select(SESSION_HOST.SESSION_ID, SESSION_HOST.ACCOUNT_ID)
                         .from(SESSION_HOST)
-                        .where(SESSION_HOST.SESSION_ID.in(ids(sessions.stream().filter(s -> s.own().hosts()))))
+                        .where(SESSION_HOST.SESSION_ID.in(
+                                ids(sessions.stream().filter(s -> s.own().hosts()))))
                         .orderBy(SESSION_HOST.SESSION_ID, SESSION_HOST.PLACE)
                         .fetch());
         Map<Long, List<Host>> usual = ofOfferings(
@@ -79,8 +80,8 @@ public class HostQueries {
 
     private static Map<Long, List<Host>> grouped(Map<Long, Host> known, List<Record2<Long, Long>> rows) {
         Map<Long, List<Host>> grouped = new HashMap<>();
-        rows.forEach(row -> grouped.computeIfAbsent(row.value1(), id -> new ArrayList<>())
-                .add(known.get(row.value2())));
+        rows.forEach(row ->
+                grouped.computeIfAbsent(row.value1(), id -> new ArrayList<>()).add(known.get(row.value2())));
         return grouped;
     }
 

@@ -104,8 +104,9 @@ class LedgerController {
         Instant now = clock.instant();
         List<Session> held = hosts.visible(
                 filter.isPast() ? queries.between(now.minus(REACH), now) : queries.between(now, now.plus(REACH)));
-        List<Session> sessions = new ArrayList<>(
-                held.stream().filter(s -> filter.isPast() != s.end().isAfter(now)).toList());
+        List<Session> sessions = new ArrayList<>(held.stream()
+                .filter(s -> filter.isPast() != s.end().isAfter(now))
+                .toList());
         Map<Long, List<Host>> leaders = hosts.of(sessions);
         Map<Long, SeatCount> taken =
                 counts.of(sessions.stream().map(Session::id).toList());
@@ -134,8 +135,8 @@ class LedgerController {
     private List<Day> days(
             List<Session> sessions, Map<Long, List<Host>> leaders, Map<Long, SeatCount> taken, Instant now) {
         Map<Long, Instant> next = outbox.next(sessions.stream().map(Session::id).toList());
-        Map<Long, List<Clash>> collisions = clashes.of(sessions, now).stream()
-                .collect(java.util.stream.Collectors.groupingBy(Clash::session));
+        Map<Long, List<Clash>> collisions =
+                clashes.of(sessions, now).stream().collect(java.util.stream.Collectors.groupingBy(Clash::session));
         ZoneId home = organisation.organisation().zone();
         Map<LocalDate, List<Line>> byDay = new LinkedHashMap<>();
         for (Session s : sessions) {

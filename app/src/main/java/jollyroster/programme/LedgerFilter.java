@@ -29,31 +29,36 @@ record LedgerFilter(String when, String q, String host, String venue, String sta
         q = shortened(q);
         host = number(host);
         venue = number(venue);
-        state = STATES.contains(state) ? state : "";
+        state = state != null && STATES.contains(state) ? state : "";
     }
 
     private static String shortened(@Nullable String text) {
-        return text == null ? "" : text.strip().substring(0, Math.min(text.strip().length(), 100));
+        return text == null
+                ? ""
+                : text.strip().substring(0, Math.min(text.strip().length(), 100));
     }
 
     private static String number(@Nullable String text) {
         return text != null && text.matches("\\d{1,9}") ? text : "";
     }
 
-    boolean isPast() {
+    public boolean isPast() {
         return when.equals("past");
     }
 
-    boolean isEmpty() {
+    public boolean isEmpty() {
         return (q + host + venue + state).isEmpty();
     }
 
     /** Whether the session is asked for. @param now for what is at risk */
     boolean asksFor(Session s, List<Host> hosts, SeatCount count, java.time.Instant now) {
         return matchesText(s, hosts)
-                && (host.isEmpty() || hosts.stream().anyMatch(h -> String.valueOf(h.id()).equals(host)))
+                && (host.isEmpty()
+                        || hosts.stream().anyMatch(h -> String.valueOf(h.id()).equals(host)))
                 && (venue.isEmpty()
-                        || s.venue().filter(v -> String.valueOf(v.id()).equals(venue)).isPresent())
+                        || s.venue()
+                                .filter(v -> String.valueOf(v.id()).equals(venue))
+                                .isPresent())
                 && isInState(s, hosts, count, now);
     }
 
@@ -85,7 +90,7 @@ record LedgerFilter(String when, String q, String host, String venue, String sta
     }
 
     /** As it stands in an address, after the question mark. */
-    String query() {
+    public String query() {
         return Stream.of("when=" + when, part("q", q), part("host", host), part("venue", venue), part("state", state))
                 .filter(part -> !part.isEmpty())
                 .collect(Collectors.joining("&"));

@@ -68,8 +68,7 @@ public class LinkCommands {
                         .set(SESSION.LINK_TRIES, 0)
                         .set(SESSION.LINK_NEXT_AT, clock.instant())
                         .where(SESSION.ID.eq(session))
-                        .and(SESSION.LINK_STATE.in(
-                                MeetingLink.State.FAILED.name(), MeetingLink.State.WANTED.name()))
+                        .and(SESSION.LINK_STATE.in(MeetingLink.State.FAILED.name(), MeetingLink.State.WANTED.name()))
                         .execute()
                 == 1;
     }

@@ -72,9 +72,17 @@ public class OfferingCommands {
         row.setVersion(1);
         row.setCreatedAt(clock.instant());
         fill(row, SheetForm.titled(title));
-        row.store();
-        outbox.planByDefault(row.getId());
-        return row.getId();
+        long id = insert(row);
+        outbox.planByDefault(id);
+        return id;
+    }
+
+    private long insert(OfferingRecord row) {
+        return writes.sql()
+                .insertInto(OFFERING)
+                .set(row)
+                .returningResult(OFFERING.ID)
+                .fetchOne(OFFERING.ID);
     }
 
     private String freeSlug(String title) {
@@ -136,7 +144,10 @@ public class OfferingCommands {
         row.setPrice(w.price());
         row.setContact(w.contact().toLowerCase(Locale.ROOT));
         row.setFormat(form.place().format());
-        row.setVenueId(form.place().venue().isEmpty() ? null : Long.valueOf(form.place().venue()));
+        row.setVenueId(
+                form.place().venue().isEmpty()
+                        ? null
+                        : Long.valueOf(form.place().venue()));
         row.setHostName(form.place().host());
         fill(row, form.seats());
         row.setStyle(form.signup().style());
@@ -209,24 +220,26 @@ public class OfferingCommands {
             copy.setIsPattern(as == Copy.PATTERN);
             copy.setVersion(1);
             copy.setCreatedAt(clock.instant());
-            copy.store();
-            copyHosts(offering, copy.getId());
-            questions.copy(offering, copy.getId());
-            outbox.copyPlan(offering, copy.getId());
+            long id = insert(copy);
+            copyHosts(offering, id);
+            questions.copy(offering, id);
+            outbox.copyPlan(offering, id);
             if (as == Copy.DRAFT_WITH_DATES) {
-                sessions.copyDates(offering, copy.getId(), 0);
+                sessions.copyDates(offering, id, 0);
             }
-            return copy.getId();
+            return id;
         });
     }
 
     private void copyHosts(long from, long to) {
-        saveHosts(to, writes.sql()
-                .select(OFFERING_HOST.ACCOUNT_ID)
-                .from(OFFERING_HOST)
-                .where(OFFERING_HOST.OFFERING_ID.eq(from))
-                .orderBy(OFFERING_HOST.PLACE)
-                .fetch(OFFERING_HOST.ACCOUNT_ID));
+        saveHosts(
+                to,
+                writes.sql()
+                        .select(OFFERING_HOST.ACCOUNT_ID)
+                        .from(OFFERING_HOST)
+                        .where(OFFERING_HOST.OFFERING_ID.eq(from))
+                        .orderBy(OFFERING_HOST.PLACE)
+                        .fetch(OFFERING_HOST.ACCOUNT_ID));
     }
 
     /** Takes a draft or a pattern away for good. @return false, with nothing changed, when it is anything else */
@@ -239,7 +252,11 @@ public class OfferingCommands {
         if (!discardable || counts.isAnybodyOn(sessions.idsOf(offering))) {
             return false;
         }
-        writes.sql().update(SESSION).setNull(SESSION.LEAD_ID).where(SESSION.OFFERING_ID.eq(offering)).execute();
+        writes.sql()
+                .update(SESSION)
+                .setNull(SESSION.LEAD_ID)
+                .where(SESSION.OFFERING_ID.eq(offering))
+                .execute();
         writes.sql().deleteFrom(SESSION).where(SESSION.OFFERING_ID.eq(offering)).execute();
         questions.save(offering, List.of());
         outbox.dropPlan(offering);

@@ -14,9 +14,9 @@ public final class OutlookWords {
     public static String of(Session s, int taken, Instant now) {
         Outlook outlook = s.outlook(taken, now);
         String of = taken + " of " + s.minimum();
-        String day = Times.day(Outlook.decideBy(
-                        s.start(), s.zone(), s.offering().rules().decideDays())
-                .atStartOfDay(s.zone()));
+        String day = Times.day(
+                Outlook.decideBy(s.start(), s.zone(), s.offering().rules().decideDays())
+                        .atStartOfDay(s.zone()));
         return switch (outlook) {
             case OPEN -> "";
             case RUNS -> "runs";

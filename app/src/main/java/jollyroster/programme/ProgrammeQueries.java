@@ -53,7 +53,10 @@ public class ProgrammeQueries {
 
     /** All offerings, by title. */
     public List<Offering> offerings() {
-        return RowQueries.offerings(reads.sql()).where(REAL).orderBy(OFFERING.TITLE).fetch(RowQueries::offering);
+        return RowQueries.offerings(reads.sql())
+                .where(REAL)
+                .orderBy(OFFERING.TITLE)
+                .fetch(RowQueries::offering);
     }
 
     /** All patterns, by title. */
@@ -80,9 +83,7 @@ public class ProgrammeQueries {
 
     /** The dates of the book that this session belongs to, in order of time: itself, or its whole series. */
     public List<Session> datesOf(Session session) {
-        return session.lead() == null
-                ? List.of(session)
-                : inOrder(SESSION.LEAD_ID.eq(session.book()));
+        return session.lead() == null ? List.of(session) : inOrder(SESSION.LEAD_ID.eq(session.book()));
     }
 
     /**
@@ -94,7 +95,8 @@ public class ProgrammeQueries {
         return session(book).flatMap(session -> {
             List<Session> dates = datesOf(session);
             return dates.stream()
-                    .filter(date -> !date.cancelled() && now.isBefore(date.doorHours().closes()))
+                    .filter(date ->
+                            !date.cancelled() && now.isBefore(date.doorHours().closes()))
                     .findFirst()
                     .or(() -> dates.isEmpty() ? Optional.empty() : Optional.of(dates.get(dates.size() - 1)));
         });
@@ -167,7 +169,10 @@ public class ProgrammeQueries {
 
     /** All venues, those that are no longer offered last. */
     public List<Venue> allVenues() {
-        return reads.sql().selectFrom(VENUE).orderBy(VENUE.IS_RETIRED, VENUE.NAME).fetch(RowQueries::venue);
+        return reads.sql()
+                .selectFrom(VENUE)
+                .orderBy(VENUE.IS_RETIRED, VENUE.NAME)
+                .fetch(RowQueries::venue);
     }
 
     public Optional<Venue> venue(long id) {

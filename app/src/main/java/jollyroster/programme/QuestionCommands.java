@@ -74,12 +74,25 @@ class QuestionCommands {
     void copy(long from, long to) {
         writes.sql()
                 .insertInto(
-                        QUESTION, QUESTION.OFFERING_ID, QUESTION.KEY, QUESTION.PLACE, QUESTION.KIND, QUESTION.LABEL,
-                        QUESTION.HELP, QUESTION.REQUIRED, QUESTION.OPTIONS)
+                        QUESTION,
+                        QUESTION.OFFERING_ID,
+                        QUESTION.KEY,
+                        QUESTION.PLACE,
+                        QUESTION.KIND,
+                        QUESTION.LABEL,
+                        QUESTION.HELP,
+                        QUESTION.REQUIRED,
+                        QUESTION.OPTIONS)
                 .select(writes.sql()
                         .select(
-                                org.jooq.impl.DSL.val(to), QUESTION.KEY, QUESTION.PLACE, QUESTION.KIND, QUESTION.LABEL,
-                                QUESTION.HELP, QUESTION.REQUIRED, QUESTION.OPTIONS)
+                                org.jooq.impl.DSL.val(to),
+                                QUESTION.KEY,
+                                QUESTION.PLACE,
+                                QUESTION.KIND,
+                                QUESTION.LABEL,
+                                QUESTION.HELP,
+                                QUESTION.REQUIRED,
+                                QUESTION.OPTIONS)
                         .from(QUESTION)
                         .where(QUESTION.OFFERING_ID.eq(from)))
                 .execute();

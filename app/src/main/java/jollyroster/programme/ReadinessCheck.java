@@ -56,7 +56,9 @@ public class ReadinessCheck {
     public Map<Long, List<Finding>> of(Collection<Offering> offerings, Map<Long, List<Session>> sessions, Instant now) {
         List<Session> all = sessions.values().stream().flatMap(List::stream).toList();
         List<Long> ids = offerings.stream().map(Offering::id).toList();
-        List<Session> coming = all.stream().filter(s -> s.start().isAfter(now) && !s.cancelled()).toList();
+        List<Session> coming = all.stream()
+                .filter(s -> s.start().isAfter(now) && !s.cancelled())
+                .toList();
         Known known = new Known(
                 hosts.of(coming),
                 counts.zonesOf(all.stream().map(Session::book).distinct().toList()),
@@ -82,6 +84,7 @@ public class ReadinessCheck {
                 o.description(),
                 o.style(),
                 o.zone(),
+                meets(o, o.venue(), MeetingLink.State.NONE, 0),
                 held.stream().map(s -> date(s, known)).toList(),
                 Duration.ofMinutes(o.cutoffMinutes()),
                 opens == 0 ? Optional.empty() : Optional.of(Duration.ofDays(opens)),
@@ -113,26 +116,30 @@ public class ReadinessCheck {
                 s.seats(),
                 s.keptBack(),
                 s.minimum(),
-                meets(s),
+                meets(s.offering(), s.venue(), s.link().state(), s.link().tries()),
                 s.venue().map(Venue::roomSize).orElse(OptionalInt.empty()),
-                coming ? known.hosts().getOrDefault(s.id(), List.of()).size() + (s.offering().hostName().isEmpty() ? 0 : 1) : 1,
+                coming
+                        ? known.hosts().getOrDefault(s.id(), List.of()).size()
+                                + (s.offering().hostName().isEmpty() ? 0 : 1)
+                        : 1,
                 known.zones().getOrDefault(s.book(), Map.of()));
     }
 
-    private static Meets meets(Session s) {
-        boolean online = s.offering().format() == Format.ONLINE;
-        if (s.venue().isEmpty()) {
+    private static Meets meets(Offering o, Optional<Venue> venue, MeetingLink.State link, int tries) {
+        boolean online = o.format() == Format.ONLINE;
+        if (venue.isEmpty()) {
             return online ? Meets.ONLINE_WITHOUT_LINK : Meets.NOWHERE_YET;
         }
-        return switch (s.venue().get().kind()) {
+        return switch (venue.get().kind()) {
             case PLACE -> online ? Meets.ONLINE_WITHOUT_LINK : Meets.IN_PERSON;
             case PHONE -> Meets.BY_PHONE;
             case FIXED_LINK -> Meets.ONLINE_WITH_LINK;
-            case MADE_LINK -> switch (s.link().state()) {
-                case NONE, MADE -> Meets.ONLINE_WITH_LINK;
-                case WANTED -> s.link().tries() == 0 ? Meets.ONLINE_WITH_LINK : Meets.ONLINE_LINK_PENDING;
-                case FAILED -> Meets.ONLINE_LINK_FAILED;
-            };
+            case MADE_LINK ->
+                switch (link) {
+                    case NONE, MADE -> Meets.ONLINE_WITH_LINK;
+                    case WANTED -> tries == 0 ? Meets.ONLINE_WITH_LINK : Meets.ONLINE_LINK_PENDING;
+                    case FAILED -> Meets.ONLINE_LINK_FAILED;
+                };
         };
     }
 }

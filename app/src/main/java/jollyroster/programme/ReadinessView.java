@@ -14,12 +14,11 @@ public final class ReadinessView {
     private ReadinessView() {}
 
     static MarginNote note(Finding finding, ZoneId zone) {
-        String level =
-                switch (finding.kind().severity()) {
-                    case STOPS -> "stop";
-                    case ODD -> "odd";
-                    case REMARK -> "remark";
-                };
+        String level = switch (finding.kind().severity()) {
+            case STOPS -> "stop";
+            case ODD -> "odd";
+            case REMARK -> "remark";
+        };
         return new MarginNote(lead(finding, zone), text(finding, zone), action(finding), "#" + place(finding), level);
     }
 
@@ -71,7 +70,8 @@ public final class ReadinessView {
             case CUT_OFF_BEFORE_OPENING -> "Nobody could ever register.";
             case LINK_FAILED -> "The meeting service was asked several times. Ask again on the session’s page.";
             case HOST_DOUBLE_BOOKED, VENUE_DOUBLE_BOOKED ->
-                Times.dayAndTime(at(finding), zone) + ", " + n + " min, time to get ready included. See the host lanes.";
+                Times.dayAndTime(at(finding), zone) + ", " + n
+                        + " min, time to get ready included. See the host lanes.";
             case NO_HOST -> "Nobody is named to lead it, and nobody’s time is kept free.";
             case NO_SUMMARY -> "It stands under the title in every list.";
             case NO_DESCRIPTION -> "People decide by it.";
@@ -82,8 +82,7 @@ public final class ReadinessView {
             case SAME_TIME_TWICE -> "The same people cannot come to both.";
             case OUT_OF_ORDER ->
                 "The date on " + Times.day(at(finding).atZone(zone)) + " comes before one that was set ahead of it.";
-            case ASLEEP ->
-                Times.dayAndTime(at(finding), zone) + " is between 23:00 and 06:00 for " + n + " of them.";
+            case ASLEEP -> Times.dayAndTime(at(finding), zone) + " is between 23:00 and 06:00 for " + n + " of them.";
             case ONE_OPTION -> "“" + finding.detail() + "” leaves nothing to choose.";
             case NO_LINK_REMINDER -> "People will look for it in the confirmation, days later.";
             case LINK_PENDING -> "The meeting service is asked again by itself.";
@@ -98,17 +97,18 @@ public final class ReadinessView {
     private static String action(Finding finding) {
         return switch (finding.kind()) {
             case CLOCK_CHANGE, CLOCK_SHIFT, ASLEEP, OUT_OF_ORDER -> "See the dates";
-            default -> switch (finding.kind().place()) {
-                case SUMMARY -> "Write it";
-                case DESCRIPTION -> "Describe it";
-                case VENUE -> "Choose a venue";
-                case HOSTS -> "Choose a host";
-                case SEATS -> "Set the seats";
-                case REGISTRATION -> "Set it right";
-                case INTAKE -> "See the question";
-                case DATES -> "Set the dates";
-                case MESSAGES -> "See the messages";
-            };
+            default ->
+                switch (finding.kind().place()) {
+                    case SUMMARY -> "Write it";
+                    case DESCRIPTION -> "Describe it";
+                    case VENUE -> "Choose a venue";
+                    case HOSTS -> "Choose a host";
+                    case SEATS -> "Set the seats";
+                    case REGISTRATION -> "Set it right";
+                    case INTAKE -> "See the question";
+                    case DATES -> "Set the dates";
+                    case MESSAGES -> "See the messages";
+                };
         };
     }
 

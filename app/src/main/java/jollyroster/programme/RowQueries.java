@@ -48,7 +48,8 @@ final class RowQueries {
     }
 
     static SelectJoinStep<Record> sessions(DSLContext sql) {
-        return sql.select(SESSION.asterisk(), OFFERING.asterisk(), VENUE.asterisk(), OWN_VENUE.asterisk(), REGISTERS_FOR)
+        return sql.select(
+                        SESSION.asterisk(), OFFERING.asterisk(), VENUE.asterisk(), OWN_VENUE.asterisk(), REGISTERS_FOR)
                 .from(SESSION)
                 .join(OFFERING)
                 .on(OFFERING.ID.eq(SESSION.OFFERING_ID))

@@ -46,7 +46,8 @@ public class SessionCommands {
      * @param venue {@code null} to follow the offering
      * @param hosts empty to follow the offering
      */
-    public record NewDate(SessionTime time, OptionalInt seats, @Nullable Long venue, List<Long> hosts) {
+    public record NewDate(
+            SessionTime time, OptionalInt seats, @Nullable Long venue, List<Long> hosts) {
         public static NewDate at(SessionTime time) {
             return new NewDate(time, OptionalInt.empty(), null, List.of());
         }
@@ -88,9 +89,13 @@ public class SessionCommands {
         row.setIsOwnHosts(!date.hosts().isEmpty());
         row.setSequence(0);
         row.setCreatedAt(clock.instant());
-        row.store();
-        saveHosts(row.getId(), date.hosts());
-        return row.getId();
+        long id = writes.sql()
+                .insertInto(SESSION)
+                .set(row)
+                .returningResult(SESSION.ID)
+                .fetchOne(SESSION.ID);
+        saveHosts(id, date.hosts());
+        return id;
     }
 
     private void saveHosts(long session, List<Long> hosts) {
@@ -151,7 +156,11 @@ public class SessionCommands {
             return false;
         }
         try {
-            writes.sql().update(SESSION).setNull(SESSION.LEAD_ID).where(SESSION.LEAD_ID.eq(session)).execute();
+            writes.sql()
+                    .update(SESSION)
+                    .setNull(SESSION.LEAD_ID)
+                    .where(SESSION.LEAD_ID.eq(session))
+                    .execute();
             int removed = writes.sql()
                     .deleteFrom(SESSION)
                     .where(SESSION.ID.eq(session))
@@ -188,7 +197,12 @@ public class SessionCommands {
     private void regroup(OfferingRecord offering) {
         Condition its = SESSION.OFFERING_ID.eq(offering.getId());
         if (!offering.getStyle().equals(SignUpStyle.WHOLE_SERIES.name())) {
-            writes.sql().update(SESSION).setNull(SESSION.LEAD_ID).where(its).and(SESSION.LEAD_ID.isNotNull()).execute();
+            writes.sql()
+                    .update(SESSION)
+                    .setNull(SESSION.LEAD_ID)
+                    .where(its)
+                    .and(SESSION.LEAD_ID.isNotNull())
+                    .execute();
             return;
         }
         Long lead = writes.sql()
@@ -198,8 +212,17 @@ public class SessionCommands {
                 .fetchSingle()
                 .value1();
         if (lead != null) {
-            Integer seats = writes.sql().select(SESSION.SEATS).from(SESSION).where(SESSION.ID.eq(lead)).fetchSingle(SESSION.SEATS);
-            writes.sql().update(SESSION).set(SESSION.LEAD_ID, lead).set(SESSION.SEATS, seats).where(its).execute();
+            Integer seats = writes.sql()
+                    .select(SESSION.SEATS)
+                    .from(SESSION)
+                    .where(SESSION.ID.eq(lead))
+                    .fetchSingle(SESSION.SEATS);
+            writes.sql()
+                    .update(SESSION)
+                    .set(SESSION.LEAD_ID, lead)
+                    .set(SESSION.SEATS, seats)
+                    .where(its)
+                    .execute();
         }
     }
 
@@ -231,9 +254,18 @@ public class SessionCommands {
                 .selectFrom(SESSION)
                 .where(SESSION.ID.eq(session))
                 .fetchOptional(r -> new SessionPlan(
-                        r.getStartsAt(), r.getEndsAt(), r.getSeats(), r.getKeptBack(),
-                        r.getStatus().equals("CANCELLED"), r.getVenueId(), r.getDoorMinutes(), r.getOverrunMinutes(),
-                        r.getMinimum(), r.getIsOwnHosts(), hostsOf(session), r.getNote()));
+                        r.getStartsAt(),
+                        r.getEndsAt(),
+                        r.getSeats(),
+                        r.getKeptBack(),
+                        r.getStatus().equals("CANCELLED"),
+                        r.getVenueId(),
+                        r.getDoorMinutes(),
+                        r.getOverrunMinutes(),
+                        r.getMinimum(),
+                        r.getIsOwnHosts(),
+                        hostsOf(session),
+                        r.getNote()));
     }
 
     /** Writes a plan whole; calendars are told by a higher sequence. */
@@ -269,7 +301,11 @@ public class SessionCommands {
     }
 
     private long offeringOf(long session) {
-        return writes.sql().select(SESSION.OFFERING_ID).from(SESSION).where(SESSION.ID.eq(session)).fetchSingle(SESSION.OFFERING_ID);
+        return writes.sql()
+                .select(SESSION.OFFERING_ID)
+                .from(SESSION)
+                .where(SESSION.ID.eq(session))
+                .fetchSingle(SESSION.OFFERING_ID);
     }
 
     /** Counts up the sequence of sessions, because something they show has changed. */

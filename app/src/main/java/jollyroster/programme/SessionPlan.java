@@ -35,8 +35,18 @@ public record SessionPlan(
 
     public SessionPlan at(Instant newStart, Instant newEnd) {
         return new SessionPlan(
-                newStart, newEnd, seats, keptBack, cancelled, venue, doorMinutes, overrunMinutes, minimum, ownHosts,
-                hosts, note);
+                newStart,
+                newEnd,
+                seats,
+                keptBack,
+                cancelled,
+                venue,
+                doorMinutes,
+                overrunMinutes,
+                minimum,
+                ownHosts,
+                hosts,
+                note);
     }
 
     public SessionPlan calledOff(boolean off) {
@@ -46,19 +56,49 @@ public record SessionPlan(
 
     public SessionPlan seating(int newSeats, int newKeptBack, @Nullable Integer newMinimum) {
         return new SessionPlan(
-                start, end, newSeats, newKeptBack, cancelled, venue, doorMinutes, overrunMinutes, newMinimum, ownHosts,
-                hosts, note);
+                start,
+                end,
+                newSeats,
+                newKeptBack,
+                cancelled,
+                venue,
+                doorMinutes,
+                overrunMinutes,
+                newMinimum,
+                ownHosts,
+                hosts,
+                note);
     }
 
     public SessionPlan meeting(@Nullable Long newVenue) {
         return new SessionPlan(
-                start, end, seats, keptBack, cancelled, newVenue, doorMinutes, overrunMinutes, minimum, ownHosts, hosts,
+                start,
+                end,
+                seats,
+                keptBack,
+                cancelled,
+                newVenue,
+                doorMinutes,
+                overrunMinutes,
+                minimum,
+                ownHosts,
+                hosts,
                 note);
     }
 
     public SessionPlan ledBy(boolean own, List<Long> newHosts) {
         return new SessionPlan(
-                start, end, seats, keptBack, cancelled, venue, doorMinutes, overrunMinutes, minimum, own, newHosts,
+                start,
+                end,
+                seats,
+                keptBack,
+                cancelled,
+                venue,
+                doorMinutes,
+                overrunMinutes,
+                minimum,
+                own,
+                newHosts,
                 note);
     }
 

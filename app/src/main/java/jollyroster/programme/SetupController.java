@@ -32,8 +32,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 @DeskPage
 class SetupController {
 
-    static final List<String> COLOURS =
-            List.of("#1f5c4d", "#2f4f7f", "#7a3b1d", "#5a3470", "#14212b", "#8a1f3c");
+    static final List<String> COLOURS = List.of("#1f5c4d", "#2f4f7f", "#7a3b1d", "#5a3470", "#14212b", "#8a1f3c");
     private final OrganisationQueries organisation;
     private final OrganisationCommands commands;
     private final PictureCommands pictures;
@@ -73,8 +72,15 @@ class SetupController {
 
         static Form of(Organisation o) {
             return new Form(
-                    o.name(), o.zone().getId(), o.contactEmail(), o.region(), o.colour(), o.welcomeText(),
-                    String.valueOf(o.dayBegins()), o.phone(), o.website());
+                    o.name(),
+                    o.zone().getId(),
+                    o.contactEmail(),
+                    o.region(),
+                    o.colour(),
+                    o.welcomeText(),
+                    String.valueOf(o.dayBegins()),
+                    o.phone(),
+                    o.website());
         }
 
         Map<String, String> problems() {
@@ -100,8 +106,16 @@ class SetupController {
 
         Organisation toOrganisation(String logo) {
             return new Organisation(
-                    name, ZoneId.of(zone), region, Contact.email(contactEmail).orElseThrow(), colour, welcomeText,
-                    Integer.parseInt(dayBegins), logo, phone, website);
+                    name,
+                    ZoneId.of(zone),
+                    region,
+                    Contact.email(contactEmail).orElseThrow(),
+                    colour,
+                    welcomeText,
+                    Integer.parseInt(dayBegins),
+                    logo,
+                    phone,
+                    website);
         }
     }
 

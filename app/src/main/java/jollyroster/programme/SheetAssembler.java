@@ -123,7 +123,9 @@ class SheetAssembler {
         model.addAttribute("venues", queries.venues());
         model.addAttribute("team", team.hosts());
         model.addAttribute("tints", Tint.values());
-        model.addAttribute("languages", SheetForm.LANGUAGES.stream().map(SheetAssembler::language).toList());
+        model.addAttribute(
+                "languages",
+                SheetForm.LANGUAGES.stream().map(SheetAssembler::language).toList());
         model.addAttribute("styles", styles());
         model.addAttribute("visibilities", Visibility.values());
         model.addAttribute(
@@ -145,7 +147,9 @@ class SheetAssembler {
                 new Choice(SignUpStyle.ANY_DATE.name(), "any date", "each date on its own; people may take several"),
                 new Choice(SignUpStyle.ONE_DATE.name(), "one date", "everybody holds exactly one and may change it"),
                 new Choice(
-                        SignUpStyle.WHOLE_SERIES.name(), "whole series", "one registration and one seat for all dates"));
+                        SignUpStyle.WHOLE_SERIES.name(),
+                        "whole series",
+                        "one registration and one seat for all dates"));
     }
 
     static String words(SignUpStyle style) {

@@ -27,7 +27,8 @@ final class SheetCheck {
     }
 
     private void words(SheetForm.Words w) {
-        problems.check("words.title", !w.title().isEmpty() && w.title().length() <= 120, "A title of 1 to 120 characters.");
+        problems.check(
+                "words.title", !w.title().isEmpty() && w.title().length() <= 120, "A title of 1 to 120 characters.");
         atMost("words.summary", w.summary(), 300);
         atMost("words.description", w.description(), 20_000);
         atMost("words.bring", w.bring(), 300);
@@ -35,7 +36,9 @@ final class SheetCheck {
         atMost("words.price", w.price(), 120);
         problems.check("words.language", SheetForm.LANGUAGES.contains(w.language()), "Choose a language.");
         problems.check(
-                "words.tint", Arrays.stream(Tint.values()).anyMatch(t -> t.code().equals(w.tint())), "Choose a colour.");
+                "words.tint",
+                Arrays.stream(Tint.values()).anyMatch(t -> t.code().equals(w.tint())),
+                "Choose a colour.");
         boolean labelsFit = w.labelList().size() <= SheetForm.MOST_LABELS
                 && w.labelList().stream().allMatch(label -> label.length() <= 40);
         problems.check("words.labels", labelsFit, "At most 12 labels of at most 40 characters, parted by commas.");
@@ -96,8 +99,7 @@ final class SheetCheck {
     }
 
     private void questions() {
-        problems.check(
-                "question", sheet.questionsAsked().size() <= SheetForm.MOST_QUESTIONS, "At most 20 questions.");
+        problems.check("question", sheet.questionsAsked().size() <= SheetForm.MOST_QUESTIONS, "At most 20 questions.");
         List<QuestionForm> all = sheet.question();
         for (int i = 0; i < all.size(); i++) {
             if (!all.get(i).label().isEmpty()) {
@@ -110,10 +112,9 @@ final class SheetCheck {
         problems.check(field, q.label().length() <= 300 && q.help().length() <= 300, "At most 300 characters.");
         problems.check(field, isOneOf(Question.Kind.values(), q.kind()), "Choose what sort of answer you want.");
         int options = q.optionList().size();
-        boolean optionsFit = !q.kind().equals(Question.Kind.CHOOSE_ONE.name())
-                || options >= 1 && options <= Question.MOST_OPTIONS;
+        boolean optionsFit =
+                !q.kind().equals(Question.Kind.CHOOSE_ONE.name()) || options >= 1 && options <= Question.MOST_OPTIONS;
         problems.check(field, optionsFit, "Give 1 to 50 options, one a line.");
-        problems.check(
-                field, q.optionList().stream().allMatch(o -> o.length() <= 200), "Options of 200 characters.");
+        problems.check(field, q.optionList().stream().allMatch(o -> o.length() <= 200), "Options of 200 characters.");
     }
 }

@@ -60,8 +60,7 @@ class SheetController {
 
     /** Starts a draft, from a pattern when one is chosen. */
     @PostMapping("/desk/offerings")
-    String draft(
-            @RequestParam(defaultValue = "") String title, @RequestParam(defaultValue = "") String pattern) {
+    String draft(@RequestParam(defaultValue = "") String title, @RequestParam(defaultValue = "") String pattern) {
         String named = named(title, "Untitled offering");
         Optional<Long> copy = SheetForm.isNumber(pattern, 1, Integer.MAX_VALUE)
                 ? commands.copy(Long.parseLong(pattern), named, Copy.DRAFT_WITHOUT_DATES)
@@ -90,7 +89,8 @@ class SheetController {
     }
 
     private SheetForm form(Offering offering) {
-        List<Long> leaders = hosts.ofOffering(offering.id()).stream().map(h -> h.id()).toList();
+        List<Long> leaders =
+                hosts.ofOffering(offering.id()).stream().map(h -> h.id()).toList();
         return SheetForm.of(offering, leaders, queries.questions(offering.id()));
     }
 
@@ -202,8 +202,7 @@ class SheetController {
     }
 
     @PostMapping("/desk/offerings/{id}/picture")
-    String picture(
-            @PathVariable long id, @RequestParam(required = false) MultipartFile file, RedirectAttributes flash)
+    String picture(@PathVariable long id, @RequestParam(required = false) MultipartFile file, RedirectAttributes flash)
             throws IOException {
         known(id);
         if (file == null || file.isEmpty()) {

@@ -38,7 +38,11 @@ public record SheetForm(
     /** An empty sheet with this title, for a draft that was just begun. */
     public static SheetForm titled(String title) {
         return new SheetForm(
-                1, Words.of(title, "", "", ""), Place.of("IN_PERSON", ""), Seats.of("120", "0", true, "1"), SignUp.open(),
+                1,
+                Words.of(title, "", "", ""),
+                Place.of("IN_PERSON", ""),
+                Seats.of("120", "0", true, "1"),
+                SignUp.open(),
                 List.of());
     }
 
@@ -95,6 +99,10 @@ public record SheetForm(
             return new Words(title, summary, description, bring, forWhom, language, tint, called, costs, contact);
         }
 
+        public Words tinted(String code) {
+            return new Words(title, summary, description, bring, audience, language, code, labels, price, contact);
+        }
+
         List<String> labelList() {
             return List.of(labels.split(",")).stream()
                     .map(String::strip)
@@ -109,7 +117,9 @@ public record SheetForm(
         public Place {
             format = orEmpty(format);
             venue = orEmpty(venue);
-            hosts = hosts == null ? List.of() : hosts.stream().filter(h -> !h.isEmpty()).distinct().toList();
+            hosts = hosts == null
+                    ? List.of()
+                    : hosts.stream().filter(h -> !h.isEmpty()).distinct().toList();
             host = line(host);
         }
 
@@ -155,13 +165,31 @@ public record SheetForm(
 
         public Seats needing(String least, String days) {
             return new Seats(
-                    minutes, seats, keptBack, waitlist, largestParty, least, days, bufferBefore, bufferAfter,
-                    doorMinutes, overrunMinutes);
+                    minutes,
+                    seats,
+                    keptBack,
+                    waitlist,
+                    largestParty,
+                    least,
+                    days,
+                    bufferBefore,
+                    bufferAfter,
+                    doorMinutes,
+                    overrunMinutes);
         }
 
         public Seats buffered(String before, String after) {
             return new Seats(
-                    minutes, seats, keptBack, waitlist, largestParty, minimum, decideDays, before, after, doorMinutes,
+                    minutes,
+                    seats,
+                    keptBack,
+                    waitlist,
+                    largestParty,
+                    minimum,
+                    decideDays,
+                    before,
+                    after,
+                    doorMinutes,
                     overrunMinutes);
         }
     }
@@ -248,19 +276,34 @@ public record SheetForm(
         return new SheetForm(
                 o.version(),
                 new Words(
-                        o.title(), o.summary(), o.description(), o.bring(), f.audience(), f.language(),
-                        f.tint().code(), String.join(", ", f.labels()), f.price(), f.contact()),
+                        o.title(),
+                        o.summary(),
+                        o.description(),
+                        o.bring(),
+                        f.audience(),
+                        f.language(),
+                        f.tint().code(),
+                        String.join(", ", f.labels()),
+                        f.price(),
+                        f.contact()),
                 new Place(
                         o.format().name(),
                         o.venue().map(v -> String.valueOf(v.id())).orElse(""),
                         hosts.stream().map(String::valueOf).toList(),
                         o.hostName()),
                 new Seats(
-                        text(o.minutes()), text(o.seats()), text(r.keptBack()), o.waitlistAllowed(),
-                        text(o.largestParty()), text(r.minimum()), text(r.decideDays()), text(r.bufferBefore()),
-                        text(r.bufferAfter()), text(o.doorMinutes()), text(o.overrunMinutes())),
-                new SignUp(
-                        r.style().name(), r.visibility().name(), text(o.cutoffMinutes() / 60), text(r.opensDays())),
+                        text(o.minutes()),
+                        text(o.seats()),
+                        text(r.keptBack()),
+                        o.waitlistAllowed(),
+                        text(o.largestParty()),
+                        text(r.minimum()),
+                        text(r.decideDays()),
+                        text(r.bufferBefore()),
+                        text(r.bufferAfter()),
+                        text(o.doorMinutes()),
+                        text(o.overrunMinutes())),
+                new SignUp(r.style().name(), r.visibility().name(), text(o.cutoffMinutes() / 60), text(r.opensDays())),
                 questions.stream().map(SheetForm::question).toList());
     }
 
@@ -271,7 +314,11 @@ public record SheetForm(
     private static QuestionForm question(AskedQuestion asked) {
         Question q = asked.question();
         return new QuestionForm(
-                String.valueOf(asked.id()), q.kind().name(), q.label(), q.help(), q.required(),
+                String.valueOf(asked.id()),
+                q.kind().name(),
+                q.label(),
+                q.help(),
+                q.required(),
                 String.join("\n", q.options()));
     }
 

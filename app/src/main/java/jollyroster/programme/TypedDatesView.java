@@ -36,20 +36,15 @@ record TypedDatesView(String text, List<Line> lines, boolean replaces, String su
         if (error != null) {
             return new Line(line.line(), true, error.column(), problem(error), "column " + error.column());
         }
-        String note = line.notes().stream()
-                .map(TypedDatesView::note)
-                .distinct()
-                .collect(Collectors.joining(" "));
+        String note = line.notes().stream().map(TypedDatesView::note).distinct().collect(Collectors.joining(" "));
         return new Line(line.line(), false, 0, sessions(line), note);
     }
 
     private static String sessions(TypedLine line) {
         List<SessionTime> all = line.sessions();
-        String shown =
-                all.stream().limit(SHOWN).map(TypedDatesView::session).collect(Collectors.joining(" · "));
+        String shown = all.stream().limit(SHOWN).map(TypedDatesView::session).collect(Collectors.joining(" · "));
         String more = all.size() > SHOWN
-                ? " and " + (all.size() - SHOWN) + " more, the last on "
-                        + session(all.get(all.size() - 1))
+                ? " and " + (all.size() - SHOWN) + " more, the last on " + session(all.get(all.size() - 1))
                 : "";
         return shown + more + options(line.options());
     }

@@ -69,7 +69,9 @@ class TypedProgramme {
                 lines,
                 wrong
                         ? List.of()
-                        : lines.stream().flatMap(line -> dates(line, venues, people)).toList());
+                        : lines.stream()
+                                .flatMap(line -> dates(line, venues, people))
+                                .toList());
     }
 
     private static TypedLine checked(TypedLine line, Names<Venue> venues, Names<TeamQueries.Mate> people) {
@@ -104,8 +106,9 @@ class TypedProgramme {
 
     /** The dates of an offering, so many weeks later, as text. */
     String shifted(long offering, int weeks) {
-        List<Session> held =
-                programme.sessionsOf(offering).stream().filter(s -> !s.cancelled()).toList();
+        List<Session> held = programme.sessionsOf(offering).stream()
+                .filter(s -> !s.cancelled())
+                .toList();
         return write(held, s -> s.zonedStart().toLocalDateTime().plusWeeks(weeks));
     }
 

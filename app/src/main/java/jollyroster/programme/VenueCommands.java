@@ -68,7 +68,8 @@ public class VenueCommands {
             check(problems, "name", !name.isEmpty() && name.length() <= 120, "A name of 1 to 120 characters.");
             check(problems, "address", address.length() <= 300, "At most 300 characters.");
             check(problems, "accessNote", accessNote.length() <= 300, "At most 300 characters.");
-            boolean known = Arrays.stream(Venue.Kind.values()).anyMatch(k -> k.name().equals(kind));
+            boolean known =
+                    Arrays.stream(Venue.Kind.values()).anyMatch(k -> k.name().equals(kind));
             check(problems, "kind", known, "Choose what sort of venue it is.");
             boolean linked = !kind.equals("FIXED_LINK") || link.matches("https://[^\\s<>\"]{4,500}");
             check(problems, "link", linked, "A fixed link begins with https:// and has no spaces.");
@@ -87,7 +88,9 @@ public class VenueCommands {
 
         /** Whether people must be told: the name alone leads nobody astray. */
         public boolean leadsElsewhere(Venue before) {
-            return !address.equals(before.address()) || !link.equals(before.link()) || !phone.equals(before.phone())
+            return !address.equals(before.address())
+                    || !link.equals(before.link())
+                    || !phone.equals(before.phone())
                     || !kind.equals(before.kind().name());
         }
     }
@@ -101,8 +104,11 @@ public class VenueCommands {
         row.setIsRetired(false);
         row.setVersion(1);
         try {
-            row.store();
-            return Optional.of(row.getId());
+            return Optional.ofNullable(writes.sql()
+                    .insertInto(VENUE)
+                    .set(row)
+                    .returningResult(VENUE.ID)
+                    .fetchOne(VENUE.ID));
         } catch (IntegrityConstraintViolationException nameTaken) {
             return Optional.empty();
         }

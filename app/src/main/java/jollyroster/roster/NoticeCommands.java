@@ -70,7 +70,9 @@ public class NoticeCommands {
         if (!after.cancelled() && after.start().isAfter(now)) {
             outbox.remind(
                     people.stream()
-                            .filter(p -> RegistrationState.valueOf(p.registration().getState()).takesSeats())
+                            .filter(p -> RegistrationState.valueOf(
+                                            p.registration().getState())
+                                    .takesSeats())
                             .map(p -> RosterCommands.recipient(after, p.registration(), p.email()))
                             .toList(),
                     now);

@@ -269,7 +269,8 @@ public class RosterCommands {
     @Transactional
     public void refillFromLine(long session) {
         Session book = book(programme.session(session).orElseThrow());
-        if (clock.instant().isBefore(book.registersFor()) && !book.cancelled() && book.seats() > 0) {
+        boolean held = !book.cancelled() || book.lead() != null;
+        if (held && clock.instant().isBefore(book.registersFor()) && book.seats() > 0) {
             refill(book, clock.instant());
         }
     }
@@ -306,6 +307,7 @@ public class RosterCommands {
                 email,
                 java.time.ZoneId.of(r.getZone()),
                 session.offering().title(),
-                session.zonedStart());
+                session.zonedStart(),
+                session.sequence());
     }
 }

@@ -56,8 +56,11 @@ class ChangeCommands {
         row.setWords(words);
         row.setBefore(json.writeValueAsString(before));
         row.setIsUndone(false);
-        row.store();
-        return row.getId();
+        return writes.sql()
+                .insertInto(CHANGE)
+                .set(row)
+                .returningResult(CHANGE.ID)
+                .fetchOne(CHANGE.ID);
     }
 
     /** The change if it can still be undone. */
@@ -78,10 +81,12 @@ class ChangeCommands {
     /** Whether a later change to the same offering stands. */
     boolean isSuperseded(Kept change) {
         return writes.sql()
-                .fetchExists(CHANGE, CHANGE.OFFERING_ID
-                        .eq(change.offering())
-                        .and(CHANGE.ID.gt(change.id()))
-                        .and(CHANGE.IS_UNDONE.isFalse()));
+                .fetchExists(
+                        CHANGE,
+                        CHANGE.OFFERING_ID
+                                .eq(change.offering())
+                                .and(CHANGE.ID.gt(change.id()))
+                                .and(CHANGE.IS_UNDONE.isFalse()));
     }
 
     void undone(long id) {

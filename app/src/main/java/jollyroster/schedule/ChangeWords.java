@@ -26,7 +26,8 @@ final class ChangeWords {
             words.add(after.cancelled() ? "called off" : "held after all");
         }
         if (!after.start().equals(before.start()) || !after.end().equals(before.end())) {
-            words.add("moved to " + Times.dayAndTime(after.start(), session.zone()) + ", " + Times.length(after.length()));
+            words.add("moved to " + Times.dayAndTime(after.start(), session.zone()) + ", "
+                    + Times.length(after.length()));
         }
         if (after.seats() != before.seats()) {
             words.add(before.seats() + " → " + after.seats() + " seats");

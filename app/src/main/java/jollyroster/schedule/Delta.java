@@ -46,9 +46,7 @@ final class Delta {
             changed = changed.calledOff(wanted.cancelled());
         }
         return changed.openFor(
-                Objects.equals(wanted.doorMinutes(), before.doorMinutes())
-                        ? other.doorMinutes()
-                        : wanted.doorMinutes(),
+                Objects.equals(wanted.doorMinutes(), before.doorMinutes()) ? other.doorMinutes() : wanted.doorMinutes(),
                 Objects.equals(wanted.overrunMinutes(), before.overrunMinutes())
                         ? other.overrunMinutes()
                         : wanted.overrunMinutes(),

@@ -116,7 +116,8 @@ public class ScheduleCommands {
         SessionPlan before = sessions.plan(session.id()).orElseThrow();
         sessions.apply(session.id(), plan);
         Session after = sessions.session(session.id()).orElseThrow();
-        LogbookEntry entry = plan.cancelled() && !before.cancelled() ? LogbookEntry.CALLED_OFF : LogbookEntry.SESSION_CHANGED;
+        LogbookEntry entry =
+                plan.cancelled() && !before.cancelled() ? LogbookEntry.CALLED_OFF : LogbookEntry.SESSION_CHANGED;
         notices.log(after, entry, permissions.actor(), ChangeWords.of(session, before, plan));
         int told = 0;
         if (plan.concernsPeople(before) && session.offering().status() != OfferingStatus.DRAFT) {
@@ -190,12 +191,15 @@ public class ScheduleCommands {
         long added = sessions.addDates(
                         from.offering().id(),
                         List.of(new NewDate(
-                                time, java.util.OptionalInt.of(from.seats()), plan.venue(), plan.ownHosts() ? plan.hosts() : List.of())))
+                                time,
+                                java.util.OptionalInt.of(from.seats()),
+                                plan.venue(),
+                                plan.ownHosts() ? plan.hosts() : List.of())))
                 .get(0);
         Session copy = sessions.session(added).orElseThrow();
         String words = "Added " + Times.dayAndTime(copy.start(), copy.zone()) + ".";
-        long change = changes.keep(
-                from.offering().id(), words, Undoable.sessions(List.of(new Undoable.Dated(added, null))));
+        long change =
+                changes.keep(from.offering().id(), words, Undoable.sessions(List.of(new Undoable.Dated(added, null))));
         notices.log(copy, LogbookEntry.SESSION_CHANGED, permissions.actor(), words);
         notices.replan(copy);
         return new Outcome.Done(change, 1, 0, changes.until());
@@ -218,7 +222,9 @@ public class ScheduleCommands {
             });
         }
         List<Outcome> outcomes = new ArrayList<>();
-        byOffering.values().forEach(plans -> outcomes.add(apply(plans.keySet().iterator().next(), plans)));
+        byOffering
+                .values()
+                .forEach(plans -> outcomes.add(apply(plans.keySet().iterator().next(), plans)));
         return outcomes;
     }
 

@@ -1,11 +1,15 @@
 package jollyroster.schedule;
 
 import jakarta.servlet.http.HttpServletResponse;
+import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Supplier;
+import jollyroster.core.dates.TypedDates;
 import jollyroster.platform.DeskPage;
+import jollyroster.platform.OrganisationQueries;
+import jollyroster.programme.HostQueries;
 import jollyroster.programme.LinkCommands;
 import jollyroster.programme.OfferingCommands;
 import jollyroster.programme.OfferingStatus;
@@ -13,7 +17,6 @@ import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Session;
 import jollyroster.programme.SessionCommands;
 import jollyroster.programme.SessionPlan;
-import jollyroster.programme.HostQueries;
 import jollyroster.team.TeamQueries;
 import org.springframework.http.HttpStatus;
 import org.springframework.ui.Model;
@@ -39,6 +42,8 @@ class ScheduleController {
     private final UndoCommands undo;
     private final ReachCommands reach;
     private final LinkCommands links;
+    private final OrganisationQueries organisation;
+    private final Clock clock;
 
     ScheduleController(
             ProgrammeQueries queries,
@@ -49,7 +54,9 @@ class ScheduleController {
             ScheduleCommands commands,
             UndoCommands undo,
             ReachCommands reach,
-            LinkCommands links) {
+            LinkCommands links,
+            OrganisationQueries organisation,
+            Clock clock) {
         this.queries = queries;
         this.sessions = sessions;
         this.hosts = hosts;
@@ -59,6 +66,8 @@ class ScheduleController {
         this.undo = undo;
         this.reach = reach;
         this.links = links;
+        this.organisation = organisation;
+        this.clock = clock;
     }
 
     private Session known(long id) {
@@ -76,7 +85,9 @@ class ScheduleController {
     }
 
     private String page(Model model, Session session, SessionForm form, Map<String, String> problems) {
-        model.addAttribute("change", ChangeView.of(session, hosts.ofOffering(session.offering().id())));
+        model.addAttribute(
+                "change",
+                ChangeView.of(session, hosts.ofOffering(session.offering().id())));
         model.addAttribute("reach", reach.of(session));
         model.addAttribute("form", form);
         model.addAttribute("problems", problems);
@@ -93,12 +104,13 @@ class ScheduleController {
             HttpServletResponse response,
             RedirectAttributes flash) {
         Session session = known(id);
-        Map<String, String> problems = form.problems(session.zone());
+        TypedDates dates = dates(session);
+        Map<String, String> problems = form.problems(dates);
         if (!problems.isEmpty()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
             return page(model, session, form, problems);
         }
-        Outcome outcome = commands.change(id, Scope.of(form.scope()), form.wanted(plan(id), session.zone()));
+        Outcome outcome = commands.change(id, Scope.of(form.scope()), form.wanted(plan(id), dates));
         if (outcome instanceof Outcome.Refused) {
             response.setStatus(HttpStatus.CONFLICT.value());
             model.addAttribute("warned", OutcomeWords.of(outcome));
@@ -106,6 +118,15 @@ class ScheduleController {
         }
         say(outcome, flash);
         return "redirect:/desk/sessions/" + id;
+    }
+
+    /** Reads a date as it is typed everywhere; without an end it keeps its length. */
+    private TypedDates dates(Session session) {
+        return new TypedDates(
+                clock.instant().atZone(session.zone()).toLocalDate(),
+                session.zone(),
+                session.length(),
+                organisation.organisation().dayBegins());
     }
 
     private static void say(Outcome outcome, RedirectAttributes flash) {
@@ -146,8 +167,7 @@ class ScheduleController {
             @PathVariable long change, @RequestParam(defaultValue = "/desk") String back, RedirectAttributes flash) {
         Outcome outcome = undo.undo(change);
         boolean done = outcome instanceof Outcome.Done;
-        flash.addFlashAttribute(
-                done ? "said" : "warned", done ? "Undone. Nobody was told." : OutcomeWords.of(outcome));
+        flash.addFlashAttribute(done ? "said" : "warned", done ? "Undone. Nobody was told." : OutcomeWords.of(outcome));
         return "redirect:" + (back.matches("/desk[A-Za-z0-9/?=&#_.-]*") ? back : "/desk");
     }
 
@@ -159,7 +179,8 @@ class ScheduleController {
             @RequestParam(defaultValue = "0") long venue,
             @RequestParam(defaultValue = "") String back,
             RedirectAttributes flash) {
-        List<Session> ticked = queries.sessions(session.stream().limit(MOST_AT_ONCE).toList());
+        List<Session> ticked =
+                queries.sessions(session.stream().limit(MOST_AT_ONCE).toList());
         if (ticked.isEmpty()) {
             flash.addFlashAttribute("warned", "Tick the sessions first.");
         } else {
@@ -201,7 +222,8 @@ class ScheduleController {
             flash.addFlashAttribute("warned", "Choose the venue they should meet at.");
             return;
         }
-        List<Outcome> outcomes = commands.changeVenue(ticked.stream().map(Session::id).toList(), venue);
+        List<Outcome> outcomes =
+                commands.changeVenue(ticked.stream().map(Session::id).toList(), venue);
         int sessionsMoved = 0;
         int people = 0;
         for (Outcome outcome : outcomes) {
@@ -210,6 +232,7 @@ class ScheduleController {
                 people += done.people();
             }
         }
-        flash.addFlashAttribute("said", OutcomeWords.of(new Outcome.Done(0, sessionsMoved, people, java.time.Instant.EPOCH)));
+        flash.addFlashAttribute(
+                "said", OutcomeWords.of(new Outcome.Done(0, sessionsMoved, people, java.time.Instant.EPOCH)));
     }
 }

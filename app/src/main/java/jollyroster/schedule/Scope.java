@@ -14,16 +14,18 @@ public enum Scope {
 
     /** The scope of this name; {@link #THIS} for any other text. */
     static Scope of(String name) {
-        return Arrays.stream(values()).filter(s -> s.name().equals(name)).findFirst().orElse(THIS);
+        return Arrays.stream(values())
+                .filter(s -> s.name().equals(name))
+                .findFirst()
+                .orElse(THIS);
     }
 
     /** @param all the sessions of the offering that have not ended, in order of time */
     List<Session> of(Session session, List<Session> all) {
         return switch (this) {
             case THIS -> List.of(session);
-            case LATER -> all.stream()
-                    .filter(s -> !s.start().isBefore(session.start()))
-                    .toList();
+            case LATER ->
+                all.stream().filter(s -> !s.start().isBefore(session.start())).toList();
             case ALL -> all;
         };
     }

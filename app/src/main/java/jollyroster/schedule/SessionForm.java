@@ -1,16 +1,14 @@
 package jollyroster.schedule;
 
-import java.time.DateTimeException;
-import java.time.Duration;
-import java.time.LocalDate;
-import java.time.LocalTime;
-import java.time.ZoneId;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.OptionalInt;
 import jollyroster.core.dates.SessionTime;
+import jollyroster.core.dates.TypedDates;
+import jollyroster.core.dates.TypedDatesText;
 import jollyroster.core.intake.Text;
 import jollyroster.programme.Session;
 import jollyroster.programme.SessionPlan;
@@ -19,14 +17,11 @@ import org.jspecify.annotations.Nullable;
 /**
  * A session as it is typed over on its page. Numbers that are left empty follow the offering.
  *
- * @param date ISO, as the browser sends it
- * @param time hours and minutes
+ * @param when one date with its times, as dates are typed everywhere
  * @param hosts numbers of team members; only meant when {@code ownHosts}
  */
 public record SessionForm(
-        String date,
-        String time,
-        String minutes,
+        String when,
         String seats,
         String keptBack,
         String minimum,
@@ -39,15 +34,15 @@ public record SessionForm(
         String scope) {
 
     public SessionForm {
-        date = clean(date);
-        time = clean(time);
-        minutes = clean(minutes);
+        when = Text.oneLine(clean(when));
         seats = clean(seats);
         keptBack = clean(keptBack);
         minimum = clean(minimum);
         venue = clean(venue);
         ownHosts = Boolean.TRUE.equals(ownHosts);
-        hosts = hosts == null ? List.of() : hosts.stream().filter(h -> !h.isEmpty()).distinct().toList();
+        hosts = hosts == null
+                ? List.of()
+                : hosts.stream().filter(h -> !h.isEmpty()).distinct().toList();
         doorMinutes = clean(doorMinutes);
         overrunMinutes = clean(overrunMinutes);
         note = Text.oneLine(Objects.requireNonNullElse(note, ""));
@@ -59,11 +54,11 @@ public record SessionForm(
     }
 
     static SessionForm of(Session session, SessionPlan plan) {
-        var start = session.zonedStart();
+        SessionTime time = new SessionTime(session.zonedStart(), plan.length(), SessionTime.Adjustment.NONE);
+        String typed =
+                TypedDatesText.write(List.of(new TypedDatesText.Entry(time, OptionalInt.empty(), "", List.of())));
         return new SessionForm(
-                start.toLocalDate().toString(),
-                start.toLocalTime().withSecond(0).toString(),
-                String.valueOf(plan.length().toMinutes()),
+                typed.strip(),
                 String.valueOf(plan.seats()),
                 String.valueOf(plan.keptBack()),
                 text(plan.minimum()),
@@ -80,10 +75,14 @@ public record SessionForm(
         return number == null ? "" : String.valueOf(number);
     }
 
-    Map<String, String> problems(ZoneId zone) {
+    /** What is wrong, by field. @param dates reads the date in the session's zone */
+    Map<String, String> problems(TypedDates dates) {
         Map<String, String> problems = new LinkedHashMap<>();
-        check(problems, "date", start(zone).isPresent(), "Give a date and a time.");
-        check(problems, "minutes", isNumber(minutes, 5, 44_640), "Minutes, from 5 to 44,640.");
+        check(
+                problems,
+                "when",
+                time(dates).isPresent(),
+                "Write one date with its times, like Wed 14 Apr 2027 19:00-21:00.");
         check(problems, "seats", isNumber(seats, 1, 100_000), "A number from 1 to 100,000.");
         boolean kept = isNumber(keptBack, 0, 100_000)
                 && (!isNumber(seats, 1, 100_000) || Integer.parseInt(keptBack) <= Integer.parseInt(seats));
@@ -92,9 +91,15 @@ public record SessionForm(
         check(problems, "venue", venue.isEmpty() || isNumber(venue, 1, 999_999_999), "Choose a venue.");
         boolean known = hosts.size() <= 10 && hosts.stream().allMatch(h -> isNumber(h, 1, 999_999_999));
         check(problems, "hosts", known, "Choose at most 10 hosts.");
-        check(problems, "doorMinutes", doorMinutes.isEmpty() || isNumber(doorMinutes, 0, 1440), "0 to 1,440, or nothing.");
         check(
-                problems, "overrunMinutes", overrunMinutes.isEmpty() || isNumber(overrunMinutes, 0, 1440),
+                problems,
+                "doorMinutes",
+                doorMinutes.isEmpty() || isNumber(doorMinutes, 0, 1440),
+                "0 to 1,440, or nothing.");
+        check(
+                problems,
+                "overrunMinutes",
+                overrunMinutes.isEmpty() || isNumber(overrunMinutes, 0, 1440),
                 "0 to 1,440, or nothing.");
         check(problems, "note", note.length() <= 300, "At most 300 characters.");
         return problems;
@@ -110,22 +115,16 @@ public record SessionForm(
         return text.matches("\\d{1,9}") && Integer.parseInt(text) >= least && Integer.parseInt(text) <= most;
     }
 
-    private Optional<SessionTime> start(ZoneId zone) {
-        try {
-            LocalDate day = LocalDate.parse(date);
-            boolean inReach = day.getYear() >= 2000 && day.getYear() <= 2199 && isNumber(minutes, 5, 44_640);
-            return inReach
-                    ? Optional.of(SessionTime.resolve(
-                            day.atTime(LocalTime.parse(time)), zone, Duration.ofMinutes(Long.parseLong(minutes))))
-                    : Optional.empty();
-        } catch (DateTimeException notADate) {
-            return Optional.empty();
-        }
+    private Optional<SessionTime> time(TypedDates dates) {
+        List<SessionTime> read = dates.read(when).stream()
+                .flatMap(line -> line.sessions().stream())
+                .toList();
+        return read.size() == 1 ? Optional.of(read.get(0)) : Optional.empty();
     }
 
     /** What is wanted, of a form without problems. @param before what stays as it is where the form does not say */
-    SessionPlan wanted(SessionPlan before, ZoneId zone) {
-        SessionTime at = start(zone).orElseThrow();
+    SessionPlan wanted(SessionPlan before, TypedDates dates) {
+        SessionTime at = time(dates).orElseThrow();
         return new SessionPlan(
                 at.start().toInstant(),
                 at.end().toInstant(),

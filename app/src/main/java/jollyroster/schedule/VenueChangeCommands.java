@@ -52,7 +52,8 @@ public class VenueChangeCommands {
     @Transactional
     public Reach reach(long venue) {
         List<Session> coming = sessions.comingAt(venue, clock.instant());
-        return new Reach(coming.size(), coming.stream().mapToInt(notices::standingOn).sum());
+        return new Reach(
+                coming.size(), coming.stream().mapToInt(notices::standingOn).sum());
     }
 
     /**
@@ -77,14 +78,16 @@ public class VenueChangeCommands {
         if (!form.leadsElsewhere(before.get()) || coming.isEmpty()) {
             return new Outcome.Done(0, coming.size(), 0, now);
         }
-        Undoable undoable = new Undoable(
-                List.of(), new Undoable.Place(id, version + 1, VenueCommands.Form.of(before.get())));
+        Undoable undoable =
+                new Undoable(List.of(), new Undoable.Place(id, version + 1, VenueCommands.Form.of(before.get())));
         long change = changes.keep(
-                coming.get(0).offering().id(), "Changed the venue " + before.get().name() + ".", undoable);
+                coming.get(0).offering().id(),
+                "Changed the venue " + before.get().name() + ".",
+                undoable);
         int people = coming.stream()
                 .filter(s -> s.offering().status() != OfferingStatus.DRAFT)
-                .mapToInt(s -> notices.tell(
-                        sessions.session(s.id()).orElseThrow(), Anchor.CHANGED, change, changes.until()))
+                .mapToInt(s ->
+                        notices.tell(sessions.session(s.id()).orElseThrow(), Anchor.CHANGED, change, changes.until()))
                 .sum();
         return new Outcome.Done(change, coming.size(), people, changes.until());
     }

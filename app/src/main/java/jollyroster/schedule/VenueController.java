@@ -50,13 +50,12 @@ class VenueController {
 
     private Line line(Venue v) {
         VenueChangeCommands.Reach reach = changes.reach(v.id());
-        String where =
-                switch (v.kind()) {
-                    case PLACE -> v.address();
-                    case PHONE -> v.phone();
-                    case FIXED_LINK -> v.link();
-                    case MADE_LINK -> "made by the meeting service";
-                };
+        String where = switch (v.kind()) {
+            case PLACE -> v.address();
+            case PHONE -> v.phone();
+            case FIXED_LINK -> v.link();
+            case MADE_LINK -> "made by the meeting service";
+        };
         return new Line(v, where, reach.sessions(), reach.people());
     }
 
@@ -88,8 +87,7 @@ class VenueController {
         return edit(model, venue, VenueCommands.Form.of(venue), venue.version(), Map.of());
     }
 
-    private String edit(
-            Model model, Venue venue, VenueCommands.Form form, int version, Map<String, String> problems) {
+    private String edit(Model model, Venue venue, VenueCommands.Form form, int version, Map<String, String> problems) {
         model.addAttribute("venue", venue);
         model.addAttribute("version", version);
         model.addAttribute("reach", changes.reach(venue.id()));
@@ -125,8 +123,13 @@ class VenueController {
         if (outcome instanceof Outcome.Refused) {
             response.setStatus(HttpStatus.CONFLICT.value());
             return edit(
-                    model, venue, form, version,
-                    Map.of("name", "Somebody changed this venue meanwhile, or the name is taken. Nothing was changed."));
+                    model,
+                    venue,
+                    form,
+                    version,
+                    Map.of(
+                            "name",
+                            "Somebody changed this venue meanwhile, or the name is taken. Nothing was changed."));
         }
         flash.addFlashAttribute("said", OutcomeWords.of(outcome));
         flash.addFlashAttribute("undo", OutcomeWords.undo(outcome));

@@ -47,8 +47,7 @@ class EmbedController {
 
     @GetMapping("/embed/{slug}")
     String embed(@PathVariable String slug, Model model, HttpServletResponse response) {
-        Optional<Offering> found =
-                queries.shown(slug).filter(o -> o.rules().visibility() != Visibility.INVITED);
+        Optional<Offering> found = queries.shown(slug).filter(o -> o.rules().visibility() != Visibility.INVITED);
         List<String> origins = found.map(o -> o.front().embedOrigins()).orElse(List.of());
         response.setHeader("Content-Security-Policy", policy(origins));
         if (found.isEmpty() || origins.isEmpty()) {

@@ -33,8 +33,10 @@ final class QrCode {
                             0,
                             0,
                             Map.of(
-                                    EncodeHintType.ERROR_CORRECTION, ErrorCorrectionLevel.M,
-                                    EncodeHintType.MARGIN, QUIET)));
+                                    EncodeHintType.ERROR_CORRECTION,
+                                    ErrorCorrectionLevel.M,
+                                    EncodeHintType.MARGIN,
+                                    QUIET)));
         } catch (WriterException tooLong) {
             throw new IllegalArgumentException(tooLong);
         }
@@ -51,7 +53,8 @@ final class QrCode {
             }
         }
         return "<svg xmlns=\"http://www.w3.org/2000/svg\" viewBox=\"0 0 " + modules.getWidth() + " "
-                + modules.getHeight() + "\" width=\"" + modules.getWidth() * 8 + "\" height=\"" + modules.getHeight() * 8
+                + modules.getHeight() + "\" width=\"" + modules.getWidth() * 8 + "\" height=\""
+                + modules.getHeight() * 8
                 + "\" shape-rendering=\"crispEdges\"><path fill=\"#fff\" d=\"M0 0h" + modules.getWidth() + "v"
                 + modules.getHeight() + "H0z\"/><path d=\"" + path + "\"/></svg>";
     }

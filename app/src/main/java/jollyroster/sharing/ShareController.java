@@ -34,10 +34,7 @@ class ShareController {
     private final Address address;
 
     ShareController(
-            ProgrammeQueries queries,
-            OfferingCommands commands,
-            OrganisationQueries organisation,
-            Address address) {
+            ProgrammeQueries queries, OfferingCommands commands, OrganisationQueries organisation, Address address) {
         this.queries = queries;
         this.commands = commands;
         this.organisation = organisation;

@@ -193,7 +193,10 @@ record OfferingPage(
                 s.id(),
                 when(s, facts.visitor(), facts.now()),
                 here(s, facts.visitor()),
-                s.own().venue().map(v -> v.isOnline() ? "online" : v.inOneLine()).orElse(""),
+                s.own()
+                        .venue()
+                        .map(v -> v.isOnline() ? "online" : v.inOneLine())
+                        .orElse(""),
                 left(free, count, s.offering().waitlistAllowed()),
                 facts.offering().isSeries() || s.id() == chosen(facts, open),
                 free == 0 || count.waitingParties() > 0,

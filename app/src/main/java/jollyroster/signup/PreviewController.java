@@ -44,7 +44,6 @@ class PreviewController {
         response.setHeader("Content-Security-Policy", MAY_BE_FRAMED_HERE);
         var visitor = Visitor.zone(request, offering.zone());
         RegistrationForm form = RegistrationForm.blank("", visitor.getId(), "");
-        return pages.page(
-                offering, programme.questions(id), form, Map.of(), HttpStatus.OK, visitor, true);
+        return pages.page(offering, programme.questions(id), form, Map.of(), HttpStatus.OK, visitor, true);
     }
 }

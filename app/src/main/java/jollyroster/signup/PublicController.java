@@ -113,7 +113,14 @@ class PublicController {
         String place = o.venue().map(v -> v.isOnline()).orElse(false) ? "Online" : o.place();
         String style = o.isSeries() ? "One registration for all dates" : "";
         return new Listed(
-                o.slug(), o.title(), o.summary(), place, o.front().price(), o.front().tint().code(), style, first,
+                o.slug(),
+                o.title(),
+                o.summary(),
+                place,
+                o.front().price(),
+                o.front().tint().code(),
+                style,
+                first,
                 dates.size() - first.size());
     }
 

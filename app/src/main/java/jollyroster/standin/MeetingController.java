@@ -55,7 +55,8 @@ class MeetingController {
     @PostMapping("/standin/meeting/mood")
     String mood(@RequestParam MeetingCommands.Mood mood, RedirectAttributes flash) {
         commands.setMood(mood);
-        flash.addFlashAttribute("said", "The meeting stand-in is now " + mood.name().toLowerCase() + ".");
+        flash.addFlashAttribute(
+                "said", "The meeting stand-in is now " + mood.name().toLowerCase() + ".");
         return "redirect:/desk/setup/venues";
     }
 

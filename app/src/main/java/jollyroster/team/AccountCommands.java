@@ -76,8 +76,11 @@ public class AccountCommands {
         row.setRole(role.name());
         row.setPasswordHash(passwordHash);
         row.setCreatedAt(clock.instant());
-        row.store();
-        return row.getId();
+        return writes.sql()
+                .insertInto(ACCOUNT)
+                .set(row)
+                .returningResult(ACCOUNT.ID)
+                .fetchOne(ACCOUNT.ID);
     }
 
     /**
@@ -175,10 +178,12 @@ public class AccountCommands {
 
     private boolean hasAnotherOrganiser(long id) {
         return writes.sql()
-                .fetchExists(ACCOUNT, ACCOUNT.ID
-                        .ne(id)
-                        .and(ACCOUNT.ROLE.eq(Role.ORGANISER.name()))
-                        .and(ACCOUNT.IS_ACTIVE.isTrue())
-                        .and(ACCOUNT.PASSWORD_HASH.ne("")));
+                .fetchExists(
+                        ACCOUNT,
+                        ACCOUNT.ID
+                                .ne(id)
+                                .and(ACCOUNT.ROLE.eq(Role.ORGANISER.name()))
+                                .and(ACCOUNT.IS_ACTIVE.isTrue())
+                                .and(ACCOUNT.PASSWORD_HASH.ne("")));
     }
 }

@@ -44,9 +44,11 @@ class AccountQueries implements UserDetailsService {
     boolean isStill(Member member) {
         String role = member.getAuthorities().iterator().next().getAuthority();
         return reads.sql()
-                .fetchExists(ACCOUNT, ACCOUNT.ID
-                        .eq(member.id())
-                        .and(ACCOUNT.IS_ACTIVE.isTrue())
-                        .and(ACCOUNT.ROLE.eq(role.substring("ROLE_".length()))));
+                .fetchExists(
+                        ACCOUNT,
+                        ACCOUNT.ID
+                                .eq(member.id())
+                                .and(ACCOUNT.IS_ACTIVE.isTrue())
+                                .and(ACCOUNT.ROLE.eq(role.substring("ROLE_".length()))));
     }
 }

@@ -12,7 +12,6 @@ final class Passwords {
     private Passwords() {}
 
     static boolean isFit(String password) {
-        return password.length() >= SHORTEST
-                && password.getBytes(StandardCharsets.UTF_8).length <= MOST_BYTES;
+        return password.length() >= SHORTEST && password.getBytes(StandardCharsets.UTF_8).length <= MOST_BYTES;
     }
 }

@@ -31,8 +31,7 @@ class SecurityConfiguration {
             + "frame-ancestors 'self'; sandbox allow-popups allow-top-navigation-by-user-activation";
 
     @Bean
-    SecurityFilterChain security(HttpSecurity http, SignInThrottle throttle, StillMember stillMember)
-            throws Exception {
+    SecurityFilterChain security(HttpSecurity http, SignInThrottle throttle, StillMember stillMember) throws Exception {
         http.authorizeHttpRequests(requests -> requests.requestMatchers(HttpMethod.GET, FOR_ALL_OF_THE_TEAM)
                         .hasAnyRole("ORGANISER", "HOST", "HELPER")
                         .requestMatchers("/desk/sessions/*/registrations/*/mark", "/desk/clock")

@@ -46,8 +46,7 @@ class TeamController {
         } else if (commands.invite(who.get(), where.get(), role).isEmpty()) {
             flash.addFlashAttribute("warned", "Nobody was invited: that address is on the team already.");
         } else {
-            flash.addFlashAttribute(
-                    "said", who.get() + " is invited, and can be given sessions to lead from now on.");
+            flash.addFlashAttribute("said", who.get() + " is invited, and can be given sessions to lead from now on.");
         }
         return back();
     }
@@ -59,7 +58,8 @@ class TeamController {
     @PostMapping("/desk/setup/team/{id}/again")
     String again(@PathVariable long id, RedirectAttributes flash) {
         boolean sent = commands.inviteAgain(id);
-        flash.addFlashAttribute("said", sent ? "Invited again; the earlier link no longer works." : "They have joined.");
+        flash.addFlashAttribute(
+                "said", sent ? "Invited again; the earlier link no longer works." : "They have joined.");
         return back();
     }
 
@@ -72,8 +72,7 @@ class TeamController {
         AccountCommands.Changed changed = commands.change(id, role, active);
         boolean done = changed == AccountCommands.Changed.DONE;
         flash.addFlashAttribute(
-                done ? "said" : "warned",
-                done ? "Changed." : "Not changed: somebody must stay who may do everything.");
+                done ? "said" : "warned", done ? "Changed." : "Not changed: somebody must stay who may do everything.");
         return back();
     }
 }

@@ -24,8 +24,7 @@ public class TeamQueries {
      * @param joined whether the invitation was accepted, so that the member can sign in
      * @param active whether the member may still sign in
      */
-    public record Mate(
-            long id, String name, String email, Role role, boolean joined, boolean active, int generation) {}
+    public record Mate(long id, String name, String email, Role role, boolean joined, boolean active, int generation) {}
 
     /** Everybody who is or was of the team, by name. */
     public List<Mate> members() {
@@ -34,7 +33,9 @@ public class TeamQueries {
 
     /** Those who can lead a session: all but helpers, by name. */
     public List<Mate> hosts() {
-        return members().stream().filter(m -> m.active() && m.role() != Role.HELPER).toList();
+        return members().stream()
+                .filter(m -> m.active() && m.role() != Role.HELPER)
+                .toList();
     }
 
     public Optional<Mate> member(long id) {

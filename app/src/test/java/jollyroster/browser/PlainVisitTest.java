@@ -123,6 +123,7 @@ class PlainVisitTest {
             page.focus("[data-tideline]");
             page.keyboard().press("ArrowRight");
             page.keyboard().press("ArrowRight");
+            page.keyboard().press("ArrowRight");
             page.keyboard().press("Enter");
             assertThat(page.locator("h1")).hasText("Knots and splicing bench");
             page.keyboard().press("/");

@@ -46,12 +46,12 @@ class StoryTest {
 
         organiser.fill("#summary-text", "Read the tables, draw the curve, catch the tide.");
         organiser.fill("#description-text", "Bring a **pencil**.");
-        organiser.selectOption("select[name=format]", "ONLINE");
+        organiser.selectOption("select[name='place.format']", "ONLINE");
         organiser.selectOption(
-                "select[name=venue]",
+                "select[name='place.venue']",
                 new com.microsoft.playwright.options.SelectOption().setLabel("Signal room (a link for each session)"));
-        organiser.fill("input[name=minutes]", "60");
-        organiser.fill("input[name=seats]", "12");
+        organiser.fill("input[name='seats.minutes']", "60");
+        organiser.fill("input[name='seats.seats']", "12");
         organiser.fill("#q-label-0", "Which harbour is yours?");
         organiser.fill("#q-label-1", "How do you read the tide today?");
         organiser.selectOption("#q-kind-1", "CHOOSE_ONE");
@@ -66,6 +66,8 @@ class StoryTest {
         organiser.click("text=Add dates");
         assertThat(organiser.locator(".said")).containsText("One date added.");
         organiser.click("text=Publish");
+        assertThat(organiser.locator(".ask-once")).containsText("A date has no host.");
+        organiser.click("text=Publish all the same");
         assertThat(organiser.locator(".status-word")).hasText("published");
         return organiser.getAttribute(".sheet-head a", "href");
     }

@@ -14,8 +14,8 @@ import jollyroster.TestClock;
 import jollyroster.core.messages.Anchor;
 import jollyroster.outbox.MessageState;
 import jollyroster.outbox.OutboxQueries;
+import jollyroster.programme.OfferingCommands;
 import jollyroster.programme.OfferingStatus;
-import jollyroster.programme.ProgrammeCommands;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -33,7 +33,7 @@ class RosterCommandsTest {
     OutboxQueries outbox;
 
     @Autowired
-    ProgrammeCommands programme;
+    OfferingCommands programme;
 
     @Autowired
     Saltmarrow saltmarrow;

@@ -10,8 +10,8 @@ import jollyroster.Browserless;
 import jollyroster.Saltmarrow;
 import jollyroster.Saltmarrow.Published;
 import jollyroster.TestClock;
+import jollyroster.programme.OfferingCommands;
 import jollyroster.programme.OfferingStatus;
-import jollyroster.programme.ProgrammeCommands;
 import jollyroster.programme.SheetForm.QuestionForm;
 import jollyroster.roster.RosterQueries;
 import org.junit.jupiter.api.BeforeEach;
@@ -35,7 +35,7 @@ class RegisteringOverHttpTest {
     RosterQueries roster;
 
     @Autowired
-    ProgrammeCommands programme;
+    OfferingCommands programme;
 
     @Autowired
     TestClock clock;

@@ -122,7 +122,7 @@ class SignInTest {
         String sheet = "/desk/offerings/" + at.offering();
         Browserless organiser = new Browserless(port).signIn();
         Map<String, String> fields = new java.util.HashMap<>(sheet(Map.of("version", "3"), ""));
-        fields.put("seats", "many");
+        fields.put("seats.seats", "many");
         fields.put("question[0].label", "Which?");
         fields.put("question[0].kind", "CHOOSE_ONE");
         Browserless.Page page = organiser.post(sheet, sheet, fields);
@@ -132,7 +132,8 @@ class SignInTest {
                         "A title of 1 to 120 characters.",
                         "A number from 0 to 100,000.",
                         "Give 1 to 50 options, one a line.");
-        assertThat(page.document().select("input[name=seats]").attr("value")).isEqualTo("many");
+        assertThat(page.document().select("input[name=seats.seats]").attr("value"))
+                .isEqualTo("many");
     }
 
     @Test
@@ -143,8 +144,7 @@ class SignInTest {
         Browserless.Page page =
                 organiser.post(sheet, sheet + "/dates", Map.of("typed", "Tue 6 Apr 2027 10:00\n31 Feb 2027 10:00"));
         assertThat(page.status()).isEqualTo(422);
-        assertThat(page.document().select("#readings .wrong").text())
-                .isEqualTo("There is no 31 Feb 2027 (line 2, column 1)");
+        assertThat(page.document().select("#readings .wrong").text()).isEqualTo("2 There is no 31 Feb 2027 column 1");
         assertThat(page.document().select(".dates li")).hasSize(1);
     }
 
@@ -169,19 +169,19 @@ class SignInTest {
 
     private static Map<String, String> sheet(Map<String, String> with, String title) {
         Map<String, String> fields = new java.util.HashMap<>(Map.of(
-                "title",
+                "words.title",
                 title,
-                "summary",
+                "words.summary",
                 "Six knots.",
-                "format",
+                "place.format",
                 "IN_PERSON",
-                "minutes",
+                "seats.minutes",
                 "120",
-                "seats",
+                "seats.seats",
                 "8",
-                "largestParty",
+                "seats.largestParty",
                 "3",
-                "cutoffHours",
+                "signup.cutoffHours",
                 "0"));
         fields.putAll(with);
         return fields;

@@ -11,8 +11,9 @@ import java.util.regex.Pattern;
 /** The words of dates, in English as people type them. */
 final class DayWords {
 
-    static final String WEEKDAY = "(?:mon(?:days?)?|tue(?:s|sdays?)?|wed(?:s|nesdays?)?|thu(?:rs?|rsdays?)?|fri(?:days?)?"
-            + "|sat(?:urdays?)?|sun(?:days?)?)\\.?(?![a-z])";
+    static final String WEEKDAY =
+            "(?:mon(?:days?)?|tue(?:s|sdays?)?|wed(?:s|nesdays?)?|thu(?:rs?|rsdays?)?|fri(?:days?)?"
+                    + "|sat(?:urdays?)?|sun(?:days?)?)\\.?(?![a-z])";
     static final String MONTH = "(?:jan(?:uary)?|feb(?:ruary)?|mar(?:ch)?|apr(?:il)?|may|june?|july?|aug(?:ust)?"
             + "|sept?(?:ember)?|oct(?:ober)?|nov(?:ember)?|dec(?:ember)?)\\.?(?![a-z])";
     static final String NUMBER_OF_DAY = "\\d{1,2}(?:st|nd|rd|th)?";

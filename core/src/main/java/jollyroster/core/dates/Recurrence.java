@@ -106,12 +106,7 @@ public final class Recurrence {
 
     private static DateTime dateTime(LocalDateTime at) {
         return new DateTime(
-                at.getYear(),
-                at.getMonthValue() - 1,
-                at.getDayOfMonth(),
-                at.getHour(),
-                at.getMinute(),
-                at.getSecond());
+                at.getYear(), at.getMonthValue() - 1, at.getDayOfMonth(), at.getHour(), at.getMinute(), at.getSecond());
     }
 
     private static LocalDateTime local(DateTime at) {

@@ -19,7 +19,13 @@ import org.jspecify.annotations.Nullable;
  * @param weekday the weekday typed before it, or {@code null}
  * @param year {@code null} when not typed
  */
-record TypedDate(int index, @Nullable DayOfWeek weekday, int day, Month month, @Nullable Integer year, String asTyped) {
+record TypedDate(
+        int index,
+        @Nullable DayOfWeek weekday,
+        int day,
+        Month month,
+        @Nullable Integer year,
+        String asTyped) {
 
     private static final int FIRST_YEAR = 2000;
     private static final int LAST_YEAR = 2199;
@@ -41,9 +47,8 @@ record TypedDate(int index, @Nullable DayOfWeek weekday, int day, Month month, @
      */
     static List<TypedDate> take(Cursor cursor, LocalDate today) {
         int start = cursor.at();
-        DayOfWeek weekday = cursor.take(WEEKDAY)
-                .map(m -> DayWords.weekday(m.group(1)))
-                .orElse(null);
+        DayOfWeek weekday =
+                cursor.take(WEEKDAY).map(m -> DayWords.weekday(m.group(1))).orElse(null);
         List<TypedDate> dates = iso(cursor, start, weekday)
                 .or(() -> relative(cursor, start, weekday, today))
                 .or(() -> daysOfMonth(cursor, start, weekday))

@@ -69,7 +69,10 @@ public final class TypedDatesText {
                                 new Key(e.time().start().toLocalDate(), options(e)), k -> new ArrayList<>())
                         .add(times(e.time())));
         List<Day> days = byDay.entrySet().stream()
-                .map(e -> new Day(e.getKey().date(), String.join(", ", e.getValue()), e.getKey().options()))
+                .map(e -> new Day(
+                        e.getKey().date(),
+                        String.join(", ", e.getValue()),
+                        e.getKey().options()))
                 .toList();
         return lines(days).stream().map(line -> line + "\n").collect(Collectors.joining());
     }
@@ -116,11 +119,10 @@ public final class TypedDatesText {
     /** Whether the end on the wall clock says the length: within a day, and not the later of two such times. */
     private static boolean isSayable(ZonedDateTime start, ZonedDateTime end) {
         Duration onPaper = Duration.between(start.toLocalDateTime(), end.toLocalDateTime());
-        boolean withinADay = !onPaper.isNegative()
-                && !onPaper.isZero()
-                && onPaper.compareTo(Duration.ofDays(1)) < 0;
+        boolean withinADay = !onPaper.isNegative() && !onPaper.isZero() && onPaper.compareTo(Duration.ofDays(1)) < 0;
         return withinADay
-                && ZonedDateTime.ofLocal(end.toLocalDateTime(), end.getZone(), null).isEqual(end);
+                && ZonedDateTime.ofLocal(end.toLocalDateTime(), end.getZone(), null)
+                        .isEqual(end);
     }
 
     private static String options(Entry entry) {

@@ -144,7 +144,10 @@ final class TypedDays {
         }
         boolean repeats = series.repeats() || series.namesWeekdays() || from.isPresent();
         if (repeats && dates.size() > 1) {
-            throw cursor.unreadable(dates.get(1).index(), TypedLine.Problem.SECOND_DATE, dates.get(1).asTyped());
+            throw cursor.unreadable(
+                    dates.get(1).index(),
+                    TypedLine.Problem.SECOND_DATE,
+                    dates.get(1).asTyped());
         }
         return withoutExceptions(repeats ? repeated(cursor, most) : listed(cursor, most), cursor);
     }

@@ -16,7 +16,11 @@ import org.jspecify.annotations.Nullable;
  * @param error {@code null} when the line was read
  */
 public record TypedLine(
-        int line, List<SessionTime> sessions, Options options, List<Note> notes, @Nullable Error error) {
+        int line,
+        List<SessionTime> sessions,
+        Options options,
+        List<Note> notes,
+        @Nullable Error error) {
 
     /** How something was read. */
     public enum Reading {

@@ -40,8 +40,7 @@ final class TypedLineReader {
     private void readParts() {
         int start = cursor.at();
         while (!cursor.atEnd()) {
-            boolean understood =
-                    options.read(cursor) || days.read(cursor, !times.isEmpty()) || times.read(cursor);
+            boolean understood = options.read(cursor) || days.read(cursor, !times.isEmpty()) || times.read(cursor);
             if (!understood) {
                 boolean nothingYet = days.isEmpty() && times.isEmpty();
                 throw cursor.unreadable(

@@ -16,15 +16,18 @@ final class TypedOptions {
 
     private static final int MOST_SEATS = 100_000;
     private static final int MOST_HOSTS = 10;
-    private static final Pattern SEATS = DayWords.pattern("(?:with\\s+)?(?:(\\d{1,9})\\s+seats?|seats?\\s+(\\d{1,9}))(?![\\w:])");
+    private static final Pattern SEATS =
+            DayWords.pattern("(?:with\\s+)?(?:(\\d{1,9})\\s+seats?|seats?\\s+(\\d{1,9}))(?![\\w:])");
     private static final Pattern VENUE = DayWords.pattern("@\\s*");
     private static final Pattern HOSTS = DayWords.pattern("with\\s+(?=[\"\\p{L}])");
     private static final Pattern QUOTED = Pattern.compile("\"((?:[^\"]|\"\")*)(\"?)");
-    private static final String STOP = "(?=\\s*(?:$|[,;@\"]|\\s(?:with|from|until|till|except)\\s|\\s\\d{1,9}\\s+seats?\\b"
-            + "|\\sseats?\\s+\\d|\\s(?:x|×)\\s*\\d))";
+    private static final String STOP =
+            "(?=\\s*(?:$|[,;@\"]|\\s(?:with|from|until|till|except)\\s|\\s\\d{1,9}\\s+seats?\\b"
+                    + "|\\sseats?\\s+\\d|\\s(?:x|×)\\s*\\d))";
     private static final Pattern BARE = DayWords.pattern("(\\S.*?)" + STOP);
     private static final Pattern BARE_HOST = DayWords.pattern("(\\p{L}.*?)(?=\\s+and\\s|\\s*&|" + STOP.substring(3));
-    private static final Pattern NEXT_HOST = DayWords.pattern("\\s*(?:,\\s*(?:and\\s+)?|\\s+and\\s+|&\\s*)(?=\"|\\p{L})");
+    private static final Pattern NEXT_HOST =
+            DayWords.pattern("\\s*(?:,\\s*(?:and\\s+)?|\\s+and\\s+|&\\s*)(?=\"|\\p{L})");
     private static final Pattern WORD_OF_DAYS = DayWords.pattern("(?:every|each|weekly|daily|monthly|fortnightly|from|"
             + "until|till|except|on|x\\d|seats)\\b|" + DayWords.WEEKDAY + "|" + DayWords.MONTH + "\\s*\\d");
 

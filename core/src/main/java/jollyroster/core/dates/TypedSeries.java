@@ -19,9 +19,8 @@ final class TypedSeries {
     private static final String WEEKDAYS = ONE_WEEKDAY + "(?:" + DayWords.AND + "(?:every\\s+)?" + ONE_WEEKDAY + ")*";
     private static final Pattern NTH_OF_MONTH = DayWords.pattern("(?:(?:on\\s+)?(?:every|each|the)\\s+)?("
             + DayWords.ORDINAL + ")\\s+(" + ONE_WEEKDAY + ")(?:\\s+(?:of|in)\\s+(?:the|each|every)\\s+month)?");
-    private static final Pattern DAY_OF_MONTH =
-            DayWords.pattern("on\\s+the\\s+(" + DayWords.NUMBER_OF_DAY + ")(?![\\w:.]|\\s+(?:of\\s+)?" + DayWords.MONTH
-                    + ")(?:\\s+of\\s+(?:the|each|every)\\s+month)?");
+    private static final Pattern DAY_OF_MONTH = DayWords.pattern("on\\s+the\\s+(" + DayWords.NUMBER_OF_DAY
+            + ")(?![\\w:.]|\\s+(?:of\\s+)?" + DayWords.MONTH + ")(?:\\s+of\\s+(?:the|each|every)\\s+month)?");
     private static final Pattern LAST_DAY =
             DayWords.pattern("on\\s+the\\s+last\\s+day(?:\\s+of\\s+(?:the|each|every)\\s+month)?(?![a-z])");
     private static final Pattern EVERY_UNIT =
@@ -52,8 +51,8 @@ final class TypedSeries {
         return cursor.take(NTH_OF_MONTH)
                 .map(m -> {
                     repeat(cursor, "MONTHLY", interval);
-                    daysOfMonth.add("BYDAY=" + DayWords.ordinal(m.group(1))
-                            + DayWords.code(DayWords.weekday(m.group(2))));
+                    daysOfMonth.add(
+                            "BYDAY=" + DayWords.ordinal(m.group(1)) + DayWords.code(DayWords.weekday(m.group(2))));
                     return true;
                 })
                 .orElse(false);
@@ -179,7 +178,8 @@ final class TypedSeries {
                 ? ""
                 : ";BYDAY=" + weekdays.stream().map(DayWords::code).collect(Collectors.joining(","));
         String byMonth = daysOfMonth.isEmpty() ? "" : ";" + String.join(";", daysOfMonth);
-        String rule = "FREQ=" + (frequency.isEmpty() ? "WEEKLY" : frequency) + ";INTERVAL=" + interval + byDay + byMonth;
+        String rule =
+                "FREQ=" + (frequency.isEmpty() ? "WEEKLY" : frequency) + ";INTERVAL=" + interval + byDay + byMonth;
         LocalDate first = weekdays.isEmpty() ? from : firstOfWeekdays(from);
         return Recurrence.of(rule, ZoneOffset.UTC)
                 .map(r -> r.expand(first.atStartOfDay(), most).dates().stream()

@@ -20,10 +20,11 @@ final class TypedTimes {
     private static final Pattern RANGE = DayWords.pattern(
             "(?:(?:at|from)\\s+)?" + TIME + "(?:\\s*(?:-|–|—|to\\b|until\\b)\\s*" + TIME + "(?!\\s*/))?");
     private static final String UNIT = "\\s*(min(?:ute)?s?|m|h(?:ours?|rs?)?)(?![a-z])";
-    private static final Pattern LENGTH = DayWords.pattern(
-            "\\s*(?:,\\s*)?for\\s+(\\d{1,5})" + UNIT + "(?:\\s*(?:and\\s+)?(\\d{1,2})\\s*(?:min(?:ute)?s?|m)?(?![a-z\\d:]))?");
+    private static final Pattern LENGTH = DayWords.pattern("\\s*(?:,\\s*)?for\\s+(\\d{1,5})" + UNIT
+            + "(?:\\s*(?:and\\s+)?(\\d{1,2})\\s*(?:min(?:ute)?s?|m)?(?![a-z\\d:]))?");
     private static final Pattern EACH = DayWords.pattern("\\s*(?:,\\s*)?(?:every|each)\\s+(\\d{1,5})" + UNIT);
-    private static final Pattern PARTS = DayWords.pattern("\\s*(?:,\\s*)?in\\s+(\\d{1,6})\\s*(?:parts|slices|turns)(?![a-z])");
+    private static final Pattern PARTS =
+            DayWords.pattern("\\s*(?:,\\s*)?in\\s+(\\d{1,6})\\s*(?:parts|slices|turns)(?![a-z])");
 
     private final TypedDates.Setting setting;
     private final List<Stretch> stretches = new ArrayList<>();
@@ -144,7 +145,9 @@ final class TypedTimes {
 
     /** The sessions on one day, in order of time as typed. */
     List<SessionTime> on(LocalDate day, Cursor cursor) {
-        return stretches.stream().flatMap(s -> sessions(s, day, cursor).stream()).toList();
+        return stretches.stream()
+                .flatMap(s -> sessions(s, day, cursor).stream())
+                .toList();
     }
 
     private List<SessionTime> sessions(Stretch stretch, LocalDate day, Cursor cursor) {
@@ -197,7 +200,8 @@ final class TypedTimes {
     }
 
     /** A time as typed. An hour of two digits ("07:00") is meant as it stands. */
-    private record Reading(int index, int hour, int minute, @Nullable String half, boolean twoDigits) {
+    private record Reading(
+            int index, int hour, int minute, @Nullable String half, boolean twoDigits) {
 
         static Reading of(int index, String hour, @Nullable String minute, @Nullable String half) {
             return new Reading(

@@ -20,7 +20,8 @@ public final class Conflicts {
 
     private static final Comparator<Claim> BY_START =
             Comparator.comparing((Claim claim) -> claim.padded().start()).thenComparing(Claim::id);
-    private static final Comparator<Claim> BY_END = Comparator.comparing(claim -> claim.padded().end());
+    private static final Comparator<Claim> BY_END =
+            Comparator.comparing(claim -> claim.padded().end());
 
     private Conflicts() {}
 

@@ -27,6 +27,9 @@ final class PlaceFindings {
     }
 
     private static Stream<Finding> places(Sheet sheet) {
+        if (sheet.sessions().isEmpty()) {
+            return Stream.ofNullable(LACKING.get(sheet.usually())).map(Finding::about);
+        }
         return LACKING.entrySet().stream()
                 .flatMap(lack -> first(
                         sheet.sessions().stream()
@@ -36,8 +39,7 @@ final class PlaceFindings {
     }
 
     private static Stream<Finding> hosts(Sheet sheet) {
-        return first(
-                sheet.sessions().stream().filter(date -> date.hosts() == 0).toList(), Kind.NO_HOST);
+        return first(sheet.sessions().stream().filter(date -> date.hosts() == 0).toList(), Kind.NO_HOST);
     }
 
     private static Stream<Finding> first(List<Date> concerned, Kind kind) {

@@ -39,6 +39,7 @@ public final class Readiness {
      *
      * @param published whether people can already register
      * @param zone in which its dates are typed
+     * @param usually where it meets as long as it has no date
      * @param sessions the dates that are not cancelled, in order of adding
      * @param cutOff how long before the start registration closes
      * @param opensAhead how long before the start registration opens; empty for at once
@@ -51,6 +52,7 @@ public final class Readiness {
             String description,
             SignUpStyle style,
             ZoneId zone,
+            Meets usually,
             List<Date> sessions,
             Duration cutOff,
             Optional<Duration> opensAhead,

@@ -20,7 +20,11 @@ final class SeatFindings {
                         first(sheet, Kind.ROOM_TOO_SMALL, d -> !d.isOnline() && isTooSmall(d), SeatFindings::room),
                         first(sheet, Kind.ROOM_LIMIT_LOW, d -> d.isOnline() && isTooSmall(d), SeatFindings::room),
                         first(sheet, Kind.ALL_KEPT_BACK, d -> d.seats() > 0 && d.keptBack() >= d.seats(), Date::seats),
-                        first(sheet, Kind.MINIMUM_ABOVE_SEATS, d -> d.seats() > 0 && d.minimum() > d.seats(), Date::minimum))
+                        first(
+                                sheet,
+                                Kind.MINIMUM_ABOVE_SEATS,
+                                d -> d.seats() > 0 && d.minimum() > d.seats(),
+                                Date::minimum))
                 .flatMap(findings -> findings);
     }
 

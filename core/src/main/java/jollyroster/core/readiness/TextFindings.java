@@ -36,8 +36,6 @@ final class TextFindings {
 
     private static Stream<Finding> messages(Sheet sheet) {
         boolean online = sheet.sessions().stream().anyMatch(Readiness.Date::isOnline);
-        return online && !sheet.remindsWithLink()
-                ? Stream.of(Finding.about(Kind.NO_LINK_REMINDER))
-                : Stream.empty();
+        return online && !sheet.remindsWithLink() ? Stream.of(Finding.about(Kind.NO_LINK_REMINDER)) : Stream.empty();
     }
 }

@@ -37,7 +37,11 @@ final class ZoneFindings {
         return ClockChange.between(sheet.zone(), now, last).stream()
                 .limit(2)
                 .map(change -> new Finding(
-                        Kind.CLOCK_CHANGE, null, change.at(), (int) change.shift().toMinutes(), ""));
+                        Kind.CLOCK_CHANGE,
+                        null,
+                        change.at(),
+                        (int) change.shift().toMinutes(),
+                        ""));
     }
 
     /** The first date at which registered people see another hour than at the date before. */
@@ -68,10 +72,15 @@ final class ZoneFindings {
 
     /** The first date that is night (23:00–06:00, common practice) for more than half of those who came before. */
     private static Stream<Finding> asleep(Sheet sheet, List<Date> coming) {
-        int all = sheet.cameBefore().values().stream().mapToInt(Integer::intValue).sum();
+        int all =
+                sheet.cameBefore().values().stream().mapToInt(Integer::intValue).sum();
         return coming.stream()
                 .map(date -> new Finding(
-                        Kind.ASLEEP, date.id(), date.span().start(), sleepers(sheet, date.span().start()), ""))
+                        Kind.ASLEEP,
+                        date.id(),
+                        date.span().start(),
+                        sleepers(sheet, date.span().start()),
+                        ""))
                 .filter(finding -> finding.count() * 2 > all)
                 .limit(1);
     }

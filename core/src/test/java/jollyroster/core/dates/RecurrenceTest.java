@@ -61,7 +61,8 @@ class RecurrenceTest {
                 "FREQ=MONTHLY;BYMONTHDAY=15,30;COUNT=5 | 2007-01-15T09:00 | 5 | 01-15 01-30 02-15 03-15 03-30",
             })
     void the_examples_of_the_rfc_come_out_as_listed(String rule, String start, int number, String first) {
-        Recurrence.Expansion ours = Recurrence.of(rule, NEW_YORK).orElseThrow().expand(LocalDateTime.parse(start), MANY);
+        Recurrence.Expansion ours =
+                Recurrence.of(rule, NEW_YORK).orElseThrow().expand(LocalDateTime.parse(start), MANY);
         List<String> listed = Arrays.asList(first.split(" "));
         assertThat(ours.dates().subList(0, listed.size()))
                 .extracting(date -> date.toLocalDate().toString().substring(5))
@@ -76,10 +77,14 @@ class RecurrenceTest {
     private static List<LocalDateTime> second(String rule, String start, int most) {
         LocalDateTime from = LocalDateTime.parse(start);
         return new Recur<java.time.ZonedDateTime>(rule)
-                .getDates(from.atZone(NEW_YORK), from.atZone(NEW_YORK), from.plusYears(400).atZone(NEW_YORK), most)
-                .stream()
-                .map(java.time.ZonedDateTime::toLocalDateTime)
-                .toList();
+                        .getDates(
+                                from.atZone(NEW_YORK),
+                                from.atZone(NEW_YORK),
+                                from.plusYears(400).atZone(NEW_YORK),
+                                most)
+                        .stream()
+                        .map(java.time.ZonedDateTime::toLocalDateTime)
+                        .toList();
     }
 
     @Test
@@ -90,14 +95,17 @@ class RecurrenceTest {
 
     @Test
     void a_rule_that_never_fits_ends() {
-        Recurrence never = Recurrence.of("FREQ=YEARLY;BYMONTH=2;BYMONTHDAY=30", NEW_YORK).orElseThrow();
+        Recurrence never =
+                Recurrence.of("FREQ=YEARLY;BYMONTH=2;BYMONTHDAY=30", NEW_YORK).orElseThrow();
         assertThat(never.expand(LocalDateTime.of(2027, 1, 1, 9, 0), 10).dates()).isEmpty();
     }
 
     /** From Mon 28 Sep 2026 weekly to 14 Dec 2026, both ends included; counted on a calendar. */
     @Test
     void twelve_mondays() {
-        Recurrence weekly = Recurrence.of("FREQ=WEEKLY;UNTIL=20261214", NEW_YORK).orElseThrow();
-        assertThat(weekly.expand(LocalDateTime.of(2026, 9, 28, 19, 0), MANY).dates()).hasSize(12);
+        Recurrence weekly =
+                Recurrence.of("FREQ=WEEKLY;UNTIL=20261214", NEW_YORK).orElseThrow();
+        assertThat(weekly.expand(LocalDateTime.of(2026, 9, 28, 19, 0), MANY).dates())
+                .hasSize(12);
     }
 }

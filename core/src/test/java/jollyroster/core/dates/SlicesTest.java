@@ -26,7 +26,8 @@ class SlicesTest {
         assertThat(slices.get(0).span().start()).isEqualTo(whole.span().start());
         assertThat(slices.get(parts - 1).span().end()).isEqualTo(whole.span().end());
         for (int i = 1; i < parts; i++) {
-            assertThat(slices.get(i).span().start()).isEqualTo(slices.get(i - 1).span().end());
+            assertThat(slices.get(i).span().start())
+                    .isEqualTo(slices.get(i - 1).span().end());
         }
     }
 

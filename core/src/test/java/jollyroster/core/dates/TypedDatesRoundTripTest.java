@@ -59,16 +59,22 @@ class TypedDatesRoundTripTest {
         Arbitrary<LocalDateTime> starts = Combinators.combine(
                         Arbitraries.integers().between(0, 400),
                         Arbitraries.integers().between(0, 24 * 60 - 1))
-                .as((day, minute) -> LocalDate.of(2027, 1, 1).plusDays(day).atStartOfDay().plusMinutes(minute));
+                .as((day, minute) ->
+                        LocalDate.of(2027, 1, 1).plusDays(day).atStartOfDay().plusMinutes(minute));
         Arbitrary<Integer> lengths = Arbitraries.integers().between(1, 3000);
         Arbitrary<OptionalInt> seats =
                 Arbitraries.integers().between(0, 40).map(n -> n == 0 ? OptionalInt.empty() : OptionalInt.of(n));
         Arbitrary<String> names = Arbitraries.oneOf(
                 Arbitraries.of("Chart room", "Rope loft", "Quay 7", "Marine and Sons", "x2", "Tue bench", "9"),
                 Arbitraries.strings().withChars("aZé \",@-x3&").ofMinLength(1).ofMaxLength(12));
-        Arbitrary<String> clean = names.map(n -> n.strip().replaceAll("\\s+", " ")).filter(n -> !n.isEmpty());
+        Arbitrary<String> clean =
+                names.map(n -> n.strip().replaceAll("\\s+", " ")).filter(n -> !n.isEmpty());
         return Combinators.combine(
-                        starts, lengths, seats, clean.injectNull(0.5), clean.list().ofMaxSize(2))
+                        starts,
+                        lengths,
+                        seats,
+                        clean.injectNull(0.5),
+                        clean.list().ofMaxSize(2))
                 .as((start, minutes, n, venue, hosts) -> new Entry(
                         SessionTime.resolve(start, HALIFAX, Duration.ofMinutes(minutes)),
                         n,

@@ -155,7 +155,9 @@ class TypedDatesTest {
     @Test
     void from_28_september_to_14_december_weekly_is_twelve_dates() {
         TypedDates dates = new TypedDates(LocalDate.of(2026, 9, 1), HALIFAX, Duration.ofMinutes(90));
-        assertThat(dates.read("weekly from Mon 28 Sep until 14 Dec 2026 19:00").get(0).sessions())
+        assertThat(dates.read("weekly from Mon 28 Sep until 14 Dec 2026 19:00")
+                        .get(0)
+                        .sessions())
                 .hasSize(12);
     }
 
@@ -237,7 +239,8 @@ class TypedDatesTest {
     @Property
     void every_line_yields_sessions_or_an_error(@ForAll @StringLength(max = 60) String text) {
         assertThat(dates.read(text))
-                .allSatisfy(line -> assertThat(line.sessions().isEmpty() && line.notes().isEmpty())
+                .allSatisfy(line -> assertThat(
+                                line.sessions().isEmpty() && line.notes().isEmpty())
                         .isEqualTo(line.isError()));
     }
 

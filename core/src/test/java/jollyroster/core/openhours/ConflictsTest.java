@@ -25,7 +25,8 @@ class ConflictsTest {
 
     @Test
     void sessions_that_abut_do_not_collide() {
-        assertThat(Conflicts.among(List.of(session(OTTOLINE, 1, "10:00", "11:00", 0), session(OTTOLINE, 2, "11:00", "12:00", 0))))
+        assertThat(Conflicts.among(
+                        List.of(session(OTTOLINE, 1, "10:00", "11:00", 0), session(OTTOLINE, 2, "11:00", "12:00", 0))))
                 .isEmpty();
     }
 
@@ -42,8 +43,8 @@ class ConflictsTest {
     @Test
     void a_busy_block_stays_where_it_is_and_the_session_moves() {
         Claim busy = Claim.busy(OTTOLINE, 7, span("10:30", "11:30"));
-        Conflict found =
-                Conflicts.among(List.of(session(OTTOLINE, 1, "10:00", "11:00", 0), busy)).get(0);
+        Conflict found = Conflicts.among(List.of(session(OTTOLINE, 1, "10:00", "11:00", 0), busy))
+                .get(0);
         assertThat(found.minutes()).isEqualTo(30);
         assertThat(found.movable().id()).isEqualTo(1);
         assertThat(found.wayOut()).isEqualTo(Duration.ofMinutes(-30));
@@ -86,7 +87,9 @@ class ConflictsTest {
     void order_does_not_matter(@ForAll("claims") List<Claim> claims) {
         List<Claim> reversed = new ArrayList<>(claims);
         Collections.reverse(reversed);
-        assertThat(Conflicts.among(reversed).stream().map(c -> Set.of(c.first(), c.second())).collect(Collectors.toSet()))
+        assertThat(Conflicts.among(reversed).stream()
+                        .map(c -> Set.of(c.first(), c.second()))
+                        .collect(Collectors.toSet()))
                 .isEqualTo(Conflicts.among(claims).stream()
                         .map(c -> Set.of(c.first(), c.second()))
                         .collect(Collectors.toSet()));
@@ -102,7 +105,8 @@ class ConflictsTest {
     }
 
     private static Claim move(Claim claim, Duration by) {
-        Interval span = new Interval(claim.span().start().plus(by), claim.span().end().plus(by));
+        Interval span =
+                new Interval(claim.span().start().plus(by), claim.span().end().plus(by));
         return new Claim(claim.owner(), claim.id(), claim.kind(), span, claim.before(), claim.after());
     }
 

@@ -38,7 +38,8 @@ class ReadinessTest {
 
     @Test
     void an_empty_sheet_names_everything_that_is_missing_the_gravest_first() {
-        assertThat(kinds(a().saying("", " "))).containsExactly(Kind.NO_DATE, Kind.NO_SUMMARY, Kind.NO_DESCRIPTION);
+        assertThat(kinds(a().saying("", " ")))
+                .containsExactly(Kind.NO_DATE, Kind.NO_VENUE, Kind.NO_SUMMARY, Kind.NO_DESCRIPTION);
     }
 
     @ParameterizedTest
@@ -50,12 +51,14 @@ class ReadinessTest {
         "ONLINE_LINK_PENDING, LINK_PENDING"
     })
     void a_session_needs_a_place(Meets meets, Kind found) {
-        assertThat(kinds(a().with(date(1, "2027-03-11T23:00:00Z").meeting(meets)))).containsExactly(found);
+        assertThat(kinds(a().with(date(1, "2027-03-11T23:00:00Z").meeting(meets))))
+                .containsExactly(found);
     }
 
     @Test
     void phone_lines_and_places_need_no_link() {
-        assertThat(kinds(a().with(date(1, "2027-03-11T23:00:00Z").meeting(Meets.BY_PHONE)))).isEmpty();
+        assertThat(kinds(a().with(date(1, "2027-03-11T23:00:00Z").meeting(Meets.BY_PHONE))))
+                .isEmpty();
     }
 
     @Test
@@ -137,7 +140,8 @@ class ReadinessTest {
         SheetBuilder sheet = a().with(date(1, "2027-03-11T23:00:00Z"));
         assertThat(kinds(sheet.registration(Duration.ofDays(3), Optional.of(Duration.ofDays(3)))))
                 .containsExactly(Kind.CUT_OFF_BEFORE_OPENING);
-        assertThat(kinds(sheet.registration(Duration.ofDays(3), Optional.of(Duration.ofDays(4))))).isEmpty();
+        assertThat(kinds(sheet.registration(Duration.ofDays(3), Optional.of(Duration.ofDays(4)))))
+                .isEmpty();
     }
 
     @Test
@@ -253,7 +257,18 @@ class ReadinessTest {
 
         Sheet build() {
             return new Sheet(
-                    published, summary, description, style, HALIFAX, dates, cutOff, ahead, questions, reminds, before,
+                    published,
+                    summary,
+                    description,
+                    style,
+                    HALIFAX,
+                    Meets.NOWHERE_YET,
+                    dates,
+                    cutOff,
+                    ahead,
+                    questions,
+                    reminds,
+                    before,
                     clashes);
         }
     }

@@ -1,0 +1,191 @@
+package jollyroster.team;
+
+import static jollyroster.Saltmarrow.Wanted.seats;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.net.URI;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Consumer;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import jollyroster.AppTest;
+import jollyroster.Browserless;
+import jollyroster.Saltmarrow;
+import jollyroster.Saltmarrow.Published;
+import jollyroster.outbox.OutboxWorker;
+import jollyroster.platform.Member;
+import jollyroster.programme.OfferingCommands;
+import jollyroster.programme.OfferingStatus;
+import jollyroster.programme.SessionCommands;
+import jollyroster.programme.SheetForm;
+import jollyroster.programme.Venue;
+import jollyroster.programme.VenueCommands;
+import jollyroster.roster.RosterCommands;
+import jollyroster.schedule.ScheduleCommands;
+import jollyroster.schedule.Scope;
+import jollyroster.standin.TrayQueries;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.test.web.server.LocalServerPort;
+import org.springframework.security.access.AccessDeniedException;
+import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
+import org.springframework.security.core.context.SecurityContextHolder;
+
+/** Who may do what, in pages and in commands, and how one comes onto the team. */
+@AppTest
+class TeamTest {
+
+    @Autowired
+    Saltmarrow saltmarrow;
+
+    @Autowired
+    AccountCommands accounts;
+
+    @Autowired
+    TeamQueries team;
+
+    @Autowired
+    OfferingCommands offerings;
+
+    @Autowired
+    SessionCommands sessions;
+
+    @Autowired
+    ScheduleCommands schedule;
+
+    @Autowired
+    RosterCommands roster;
+
+    @Autowired
+    VenueCommands venues;
+
+    @Autowired
+    OutboxWorker worker;
+
+    @Autowired
+    TrayQueries tray;
+
+    @LocalServerPort
+    int port;
+
+    @AfterEach
+    void nobody() {
+        SecurityContextHolder.clearContext();
+    }
+
+    private void actAs(Role role) {
+        Member member = new Member(77, "Somebody", "somebody@saltmarrow.example", "x", role.name(), true);
+        SecurityContextHolder.getContext()
+                .setAuthentication(
+                        UsernamePasswordAuthenticationToken.authenticated(member, null, member.getAuthorities()));
+    }
+
+    @Test
+    void commands_refuse_hosts_and_helpers_whatever_page_they_come_from() {
+        Published at = saltmarrow.publish(seats(3));
+        List<Consumer<Published>> forOrganisers = List.of(
+                p -> offerings.draft("Mine", Saltmarrow.HALIFAX),
+                p -> offerings.save(p.offering(), SheetForm.titled("Mine")),
+                p -> offerings.turn(p.offering(), OfferingStatus.CLOSED),
+                p -> offerings.copy(p.offering(), "Mine", OfferingCommands.Copy.PATTERN),
+                p -> offerings.discard(p.offering()),
+                p -> sessions.addDates(p.offering(), List.of()),
+                p -> sessions.removeDate(p.offering(), p.session()),
+                p -> schedule.callOff(p.session(), Scope.ALL),
+                p -> schedule.duplicate(p.session(), 7),
+                p -> schedule.changeVenue(List.of(p.session()), 1),
+                p -> roster.resize(p.session(), 9, "x"),
+                p -> venues.add(VenueCommands.Form.of(Venue.Kind.PLACE, "Mine", "")),
+                p -> accounts.invite("Mine", "mine@crew.example", Role.ORGANISER),
+                p -> accounts.change(1, Role.HELPER, false));
+        for (Role role : List.of(Role.HOST, Role.HELPER)) {
+            actAs(role);
+            assertThat(forOrganisers)
+                    .allSatisfy(command ->
+                            assertThatThrownBy(() -> command.accept(at)).isInstanceOf(AccessDeniedException.class));
+        }
+    }
+
+    @Test
+    void an_invited_host_joins_by_the_link_and_sees_own_sessions_only() {
+        Published own = saltmarrow.publish(seats(3));
+        Published other = saltmarrow.publish(seats(3));
+        long host = accounts.invite("Keziah Strand", "keziah@saltmarrow.example", Role.HOST)
+                .orElseThrow();
+        schedule.lead(own.session(), List.of(host));
+        assertThat(accounts.invite("Twice", "keziah@saltmarrow.example", Role.HOST))
+                .isEmpty();
+        worker.sendDue();
+        String link = linkIn("invitation-" + host + "-1");
+
+        Browserless newcomer = new Browserless(port);
+        assertThat(newcomer.post(link, link, Map.of("password", "short")).status())
+                .isEqualTo(422);
+        assertThat(newcomer.post(link, link, Map.of("password", "long enough, this"))
+                        .location())
+                .endsWith("/sign-in?ready");
+        assertThat(newcomer.get(link).status()).as("an invitation works once").isEqualTo(404);
+        newcomer.post(
+                "/sign-in", "/sign-in", Map.of("email", "keziah@saltmarrow.example", "password", "long enough, this"));
+
+        assertThat(newcomer.get("/desk/sessions/" + own.session()).status()).isEqualTo(200);
+        assertThat(newcomer.get("/desk/sessions/" + other.session()).status()).isEqualTo(404);
+        assertThat(newcomer.get("/desk/programme").document().select(".programme tbody .name a"))
+                .hasSize(1);
+        for (String closed : List.of(
+                "/desk/setup",
+                "/desk/people",
+                "/desk/outbox",
+                "/desk/offerings/" + own.offering(),
+                "/desk/schedule/" + own.session(),
+                "/desk/lanes")) {
+            assertThat(newcomer.get(closed).status()).as(closed).isEqualTo(403);
+        }
+        assertThat(newcomer.post("/desk", "/desk/sessions/" + own.session() + "/seats", Map.of("seats", "9"))
+                        .status())
+                .isEqualTo(403);
+
+        accounts.change(host, Role.HOST, false);
+        assertThat(newcomer.get("/desk").location())
+                .as("shut out at the next page")
+                .contains("/sign-in");
+    }
+
+    @Test
+    void a_second_invitation_revokes_the_first() {
+        saltmarrow.setUp();
+        long host = accounts.invite("Wren Skerry", "wren@saltmarrow.example", Role.HELPER)
+                .orElseThrow();
+        worker.sendDue();
+        String first = linkIn("invitation-" + host + "-1");
+        assertThat(accounts.inviteAgain(host)).isTrue();
+        assertThat(new Browserless(port).get(first).status()).isEqualTo(404);
+        worker.sendDue();
+        assertThat(new Browserless(port)
+                        .get(linkIn("invitation-" + host + "-2"))
+                        .status())
+                .isEqualTo(200);
+    }
+
+    @Test
+    void the_last_organiser_stays() {
+        saltmarrow.setUp();
+        long organiser = team.members().stream()
+                .filter(m -> m.role() == Role.ORGANISER)
+                .findFirst()
+                .orElseThrow()
+                .id();
+        assertThat(accounts.change(organiser, Role.HOST, true)).isEqualTo(AccountCommands.Changed.LAST_ORGANISER);
+        assertThat(accounts.change(organiser, Role.ORGANISER, false)).isEqualTo(AccountCommands.Changed.LAST_ORGANISER);
+    }
+
+    private String linkIn(String key) {
+        String text = tray.byKey(key).orElseThrow().text();
+        Matcher m = Pattern.compile("https?://\\S+/team/join/\\S+").matcher(text);
+        assertThat(m.find()).isTrue();
+        return URI.create(m.group()).getPath();
+    }
+}
