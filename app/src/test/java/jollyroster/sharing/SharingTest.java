@@ -1,0 +1,148 @@
+package jollyroster.sharing;
+
+import static jollyroster.Saltmarrow.Wanted.seats;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.google.zxing.BinaryBitmap;
+import com.google.zxing.RGBLuminanceSource;
+import com.google.zxing.common.HybridBinarizer;
+import com.google.zxing.qrcode.QRCodeReader;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
+import java.io.StringReader;
+import java.time.Instant;
+import java.time.temporal.Temporal;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import javax.imageio.ImageIO;
+import jollyroster.AppTest;
+import jollyroster.Browserless;
+import jollyroster.Saltmarrow;
+import jollyroster.Saltmarrow.Published;
+import jollyroster.core.seats.SignUpStyle;
+import jollyroster.programme.OfferingCommands;
+import jollyroster.programme.ProgrammeQueries;
+import jollyroster.programme.Session;
+import jollyroster.schedule.ScheduleCommands;
+import jollyroster.schedule.Scope;
+import net.fortuna.ical4j.data.CalendarBuilder;
+import net.fortuna.ical4j.model.Calendar;
+import net.fortuna.ical4j.model.component.VEvent;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.test.web.server.LocalServerPort;
+
+/** Links, codes, feeds and what other sites may show. */
+@AppTest
+class SharingTest {
+
+    @Autowired
+    Saltmarrow saltmarrow;
+
+    @Autowired
+    ProgrammeQueries programme;
+
+    @Autowired
+    OfferingCommands offerings;
+
+    @Autowired
+    ScheduleCommands schedule;
+
+    @LocalServerPort
+    int port;
+
+    private Browserless visitor() {
+        return new Browserless(port);
+    }
+
+    @Test
+    void a_short_link_leads_to_the_page() {
+        Published at = saltmarrow.publish(seats(3));
+        String code = programme.offering(at.offering()).orElseThrow().front().shortCode();
+        assertThat(visitor().get("/s/" + code).location()).isEqualTo("/p/" + at.slug());
+        assertThat(visitor().get("/s/nothing").status()).isEqualTo(404);
+    }
+
+    /** Source: ISO/IEC 18004 as the decoder of ZXing reads it. */
+    @Test
+    void a_decoder_reads_the_address_back() throws Exception {
+        String address = "https://sessions.example.org/s/abcdefg?from=poster&x=1";
+        BufferedImage image =
+                ImageIO.read(new ByteArrayInputStream(QrCode.of(address).png(4)));
+        int[] pixels = image.getRGB(0, 0, image.getWidth(), image.getHeight(), null, 0, image.getWidth());
+        var source = new RGBLuminanceSource(image.getWidth(), image.getHeight(), pixels);
+        assertThat(new QRCodeReader()
+                        .decode(new BinaryBitmap(new HybridBinarizer(source)))
+                        .getText())
+                .isEqualTo(address);
+        assertThat(QrCode.of(address).svg()).startsWith("<svg").contains("shape-rendering=\"crispEdges\"");
+    }
+
+    @Test
+    void the_feed_of_an_offering_shows_its_dates_and_nobody_else_s() throws Exception {
+        Published one = saltmarrow.publish(
+                seats(3).at("2027-03-16T19:00", "2027-03-23T19:00").by(SignUpStyle.WHOLE_SERIES));
+        Published other = saltmarrow.publish(seats(3).at("2027-03-18T19:00"));
+        schedule.callOff(one.dates().get(1), Scope.THIS);
+        Calendar feed =
+                read(visitor().get("/p/" + one.slug() + ".ics").response().body());
+        List<VEvent> events = feed.getComponents("VEVENT");
+        assertThat(events.stream()
+                        .collect(Collectors.toMap(
+                                e -> instant(e), e -> e.getStatus().getValue())))
+                .isEqualTo(programme.sessionsOf(one.offering()).stream()
+                        .collect(Collectors.toMap(Session::start, s -> s.cancelled() ? "CANCELLED" : "CONFIRMED")));
+        assertThat(events.stream().map(e -> e.getSequence().getSequenceNo())).containsExactlyInAnyOrder(0, 1);
+        assertThat(visitor()
+                        .get("/p/" + one.slug() + "/dates.ics")
+                        .response()
+                        .headers()
+                        .firstValue("content-disposition"))
+                .hasValueSatisfying(v -> assertThat(v).contains("attachment"));
+        assertThat(visitor().get("/p/" + other.slug() + ".ics").response().body())
+                .doesNotContain(one.slug());
+    }
+
+    private static Instant instant(VEvent event) {
+        return Instant.from((Temporal) event.getDateTimeStart().getDate());
+    }
+
+    private static Calendar read(String text) throws Exception {
+        return new CalendarBuilder().build(new StringReader(text));
+    }
+
+    @Test
+    void only_named_sites_may_frame_it() {
+        Published at = saltmarrow.publish(seats(3));
+        Browserless organiser = visitor().signIn();
+        String share = "/desk/offerings/" + at.offering() + "/share";
+        assertThat(visitor().get("/embed/" + at.slug()).status()).isEqualTo(404);
+        for (String wrong :
+                List.of("javascript:alert(1)", "http://club.example", "https://*", "'self'", "https://a.example/x y")) {
+            organiser.post(share, "/desk/offerings/" + at.offering() + "/origins", Map.of("origins", wrong));
+            assertThat(organiser.get(share).document().select(".warned").text())
+                    .as(wrong)
+                    .contains("is not a site");
+        }
+        organiser.post(
+                share, "/desk/offerings/" + at.offering() + "/origins", Map.of("origins", "https://club.example/\n"));
+        Browserless.Page block = visitor().get("/embed/" + at.slug());
+        assertThat(block.status()).isEqualTo(200);
+        assertThat(block.response().headers().firstValue("content-security-policy"))
+                .hasValueSatisfying(v -> assertThat(v).endsWith("frame-ancestors https://club.example"));
+        assertThat(visitor().get("/p/" + at.slug()).response().headers().firstValue("content-security-policy"))
+                .hasValueSatisfying(v -> assertThat(v).contains("frame-ancestors 'none'"));
+    }
+
+    @Test
+    void the_share_page_has_all_of_it() {
+        Published at = saltmarrow.publish(seats(3));
+        Browserless organiser = visitor().signIn();
+        Browserless.Page share = organiser.get("/desk/offerings/" + at.offering() + "/share");
+        assertThat(share.document().select("#page-link").attr("value")).endsWith("/p/" + at.slug());
+        assertThat(share.document().select("#as-block").text()).contains("data-as=\"block\"");
+        assertThat(visitor().get("/p/" + at.slug() + "/qr.svg").status()).isEqualTo(200);
+        assertThat(visitor().get("/embed.js").response().body()).contains("iframe");
+    }
+}
