@@ -34,6 +34,7 @@ class DemoProgramme {
     private final SessionCommands sessions;
     private final BusyReading busy;
     private final DemoOrganisation team;
+    private final DemoPictures pictures;
     private final Map<String, Long> venueIds = new LinkedHashMap<>();
 
     DemoProgramme(
@@ -41,12 +42,14 @@ class DemoProgramme {
             OfferingCommands offerings,
             SessionCommands sessions,
             BusyReading busy,
-            DemoOrganisation team) {
+            DemoOrganisation team,
+            DemoPictures pictures) {
         this.venues = venues;
         this.offerings = offerings;
         this.sessions = sessions;
         this.busy = busy;
         this.team = team;
+        this.pictures = pictures;
     }
 
     void venues() {
@@ -144,6 +147,7 @@ class DemoProgramme {
                                 true,
                                 "Neither of us\nOne of us\nAll of us"),
                         question("YES_NO", "Have you spliced before?", "", false, ""))));
+        pictures.drawn().ifPresent(picture -> offerings.setPicture(offering, picture));
         return dates(offering, 120, "2027-02-27T12:00", "2027-03-06T12:00", "2027-03-13T12:00", "2027-03-20T12:00");
     }
 

@@ -166,7 +166,7 @@ class LanesController {
         Interval around = new Interval(
                 to.span().start().minus(Duration.ofDays(2)), to.span().end().plus(Duration.ofDays(2)));
         List<ConflictFinder.Named> conflicts = finder.withMoved(moved, to.span(), around);
-        model.addAttribute("session", session);
+        model.addAttribute("moved", session);
         model.addAttribute("start", to.start().toLocalDateTime().toString());
         model.addAttribute(
                 "words",

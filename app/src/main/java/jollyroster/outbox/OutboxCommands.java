@@ -93,18 +93,16 @@ public class OutboxCommands {
     }
 
     /**
-     * Queues the news of a change, to leave when the change can no longer be undone. Earlier news of the same session
-     * that has not left is withdrawn, so that people are told once.
+     * Queues the news of a change, to leave when the change can no longer be undone. Earlier news to
+     * the same registration that has not left is withdrawn: a letter says how everything stands when it leaves, so that
+     * people are told once.
      *
      * @param change the change that causes it
      */
     @Transactional(propagation = Propagation.MANDATORY)
     public void news(Anchor anchor, Recipient to, long change, Instant due, Instant now) {
         withdraw(
-                MESSAGE.REGISTRATION_ID
-                        .eq(to.registration())
-                        .and(MESSAGE.SESSION_ID.eq(to.session()))
-                        .and(MESSAGE.CHANGE_ID.isNotNull()),
+                MESSAGE.REGISTRATION_ID.eq(to.registration()).and(MESSAGE.CHANGE_ID.isNotNull()),
                 "a later change says it all",
                 now);
         MessageRecord row =

@@ -6,6 +6,7 @@ import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalInt;
@@ -70,9 +71,7 @@ class DatesController {
             @RequestParam(defaultValue = "false") boolean replaces,
             Model model) {
         String limited = text.substring(0, Math.min(text.length(), LONGEST_TEXT));
-        model.addAttribute(
-                "typed",
-                TypedDatesView.of(limited, typed.read(known(id), limited).lines(), replaces));
+        model.addAttribute("typed", view(limited, typed.read(known(id), limited), replaces));
         return "programme/sheet-dates :: readings";
     }
 
@@ -92,7 +91,7 @@ class DatesController {
         }
         TypedProgramme.Read read = typed.read(offering, text);
         if (read.isWrong() || read.dates().isEmpty() && !replaces) {
-            return again(model, response, offering, TypedDatesView.of(text, read.lines(), replaces));
+            return again(model, response, offering, view(text, read, replaces));
         }
         if (replaces) {
             ReplaceDatesCommands.Replaced replaced = replacing.replace(offering.id(), read.dates());
@@ -101,7 +100,7 @@ class DatesController {
                         "warned",
                         "Nothing was changed: people are on " + String.join(", ", replaced.kept())
                                 + ". Leave those lines as they are and change the session on its own page.");
-                return again(model, response, offering, TypedDatesView.of(text, read.lines(), true));
+                return again(model, response, offering, view(text, read, true));
             }
             flash.addFlashAttribute("said", replaced.added() + " added, " + replaced.removed() + " removed.");
             return back(id);
@@ -110,6 +109,11 @@ class DatesController {
         int added = read.dates().size();
         flash.addFlashAttribute("said", added == 1 ? "One date added." : added + " dates added.");
         return back(id);
+    }
+
+    private TypedDatesView view(String text, TypedProgramme.Read read, boolean replaces) {
+        int thisYear = clock.instant().atZone(ZoneOffset.UTC).getYear();
+        return TypedDatesView.of(text, read.lines(), replaces, thisYear);
     }
 
     private static String back(long id) {
@@ -137,10 +141,7 @@ class DatesController {
     }
 
     private String proposed(Model model, Offering offering, String text, boolean replaces) {
-        return show(
-                model,
-                offering,
-                TypedDatesView.of(text, typed.read(offering, text).lines(), replaces));
+        return show(model, offering, view(text, typed.read(offering, text), replaces));
     }
 
     /** Writes another offering's dates as text, so many weeks later. */

@@ -2,7 +2,6 @@ package jollyroster.programme;
 
 import java.time.Clock;
 import java.time.Instant;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -243,9 +242,10 @@ class SheetAssembler {
                 .toList();
     }
 
+    /** The name of the month that begins in this week; empty when none does. */
     private static String month(List<Day> days) {
-        return Arrays.asList(days.get(0), days.get(6)).stream()
-                .filter(day -> day.number() <= 7)
+        return days.stream()
+                .filter(day -> day.number() == 1)
                 .findFirst()
                 .map(day -> day.words().split(" ")[2])
                 .orElse("");

@@ -1,6 +1,9 @@
 package jollyroster.programme;
 
+import java.time.LocalDate;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.Collectors;
 import jollyroster.core.dates.SessionTime;
 import jollyroster.core.dates.TypedLine;
@@ -21,32 +24,58 @@ record TypedDatesView(String text, List<Line> lines, boolean replaces, String su
 
     static final TypedDatesView NOTHING = new TypedDatesView("", List.of(), false, "");
 
-    static TypedDatesView of(String text, List<TypedLine> lines, boolean replaces) {
+    static TypedDatesView of(String text, List<TypedLine> lines, boolean replaces, int thisYear) {
         int sessions = lines.stream().mapToInt(line -> line.sessions().size()).sum();
         boolean wrong = lines.stream().anyMatch(TypedLine::isError);
         return new TypedDatesView(
                 text,
-                lines.stream().map(TypedDatesView::line).toList(),
+                lines.stream().map(line -> line(line, thisYear)).toList(),
                 replaces,
                 wrong || sessions == 0 ? "" : sessions == 1 ? "One date" : sessions + " dates");
     }
 
-    private static Line line(TypedLine line) {
+    private static Line line(TypedLine line, int thisYear) {
         TypedLine.Error error = line.error();
         if (error != null) {
             return new Line(line.line(), true, error.column(), problem(error), "column " + error.column());
         }
-        String note = line.notes().stream().map(TypedDatesView::note).distinct().collect(Collectors.joining(" "));
+        String note = line.notes().stream()
+                .map(n -> note(n, thisYear))
+                .filter(words -> !words.isEmpty())
+                .distinct()
+                .collect(Collectors.joining(" "));
         return new Line(line.line(), false, 0, sessions(line), note);
     }
 
+    /** {@code Tue 6 Apr 2027, 10:00–10:30 and 13:45–14:15; and 4 more days, the last Tue 4 May 2027}. */
     private static String sessions(TypedLine line) {
-        List<SessionTime> all = line.sessions();
-        String shown = all.stream().limit(SHOWN).map(TypedDatesView::session).collect(Collectors.joining(" · "));
-        String more = all.size() > SHOWN
-                ? " and " + (all.size() - SHOWN) + " more, the last on " + session(all.get(all.size() - 1))
-                : "";
-        return shown + more + options(line.options());
+        Map<LocalDate, List<SessionTime>> days = line.sessions().stream()
+                .collect(Collectors.groupingBy(
+                        time -> time.start().toLocalDate(), LinkedHashMap::new, Collectors.toList()));
+        List<LocalDate> dates = List.copyOf(days.keySet());
+        if (dates.isEmpty()) {
+            return "";
+        }
+        String first = Times.dayAndYear(dates.get(0)) + ", " + times(days.get(dates.get(0)));
+        return first + others(dates) + options(line.options());
+    }
+
+    private static String times(List<SessionTime> day) {
+        List<String> hours =
+                day.stream().map(t -> Times.hours(t.start(), t.end())).toList();
+        return hours.size() <= SHOWN
+                ? String.join(", ", hours)
+                : hours.get(0) + ", " + hours.get(1) + " … " + hours.get(hours.size() - 1);
+    }
+
+    private static String others(List<LocalDate> dates) {
+        if (dates.size() == 1) {
+            return "";
+        }
+        if (dates.size() <= SHOWN) {
+            return "; also " + dates.stream().skip(1).map(Times::dayAndMonth).collect(Collectors.joining(", "));
+        }
+        return "; and " + (dates.size() - 1) + " more days, the last " + Times.dayAndYear(dates.get(dates.size() - 1));
     }
 
     private static String options(TypedLine.Options options) {
@@ -61,14 +90,11 @@ record TypedDatesView(String text, List<Line> lines, boolean replaces, String su
         return words.toString();
     }
 
-    private static String session(SessionTime time) {
-        return Times.longDay(time.start()) + ", " + Times.hours(time.start(), time.end());
-    }
-
-    private static String note(TypedLine.Note note) {
+    private static String note(TypedLine.Note note, int thisYear) {
         String detail = note.detail();
         return switch (note.reading()) {
-            case YEAR_ASSUMED -> "The next such date.";
+            case YEAR_ASSUMED ->
+                detail.equals(String.valueOf(thisYear)) ? "" : "The next such date is in " + detail + ".";
             case DAYTIME_ASSUMED -> "Read as " + detail + ".";
             case USUAL_LENGTH -> "With the usual length.";
             case MOVED_OUT_OF_GAP -> "The clocks skip that time on " + detail + "; moved forward.";

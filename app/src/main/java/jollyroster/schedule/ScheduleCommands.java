@@ -3,10 +3,12 @@ package jollyroster.schedule;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import jollyroster.core.dates.SessionTime;
 import jollyroster.core.messages.Anchor;
 import jollyroster.platform.Permissions;
@@ -93,11 +95,24 @@ public class ScheduleCommands {
                 .toList();
         Instant until = changes.until();
         long change = changes.keep(session.offering().id(), ChangeWords.of(plans, before), Undoable.sessions(before));
+        Map<Session, Anchor> news = new LinkedHashMap<>();
+        plans.forEach((s, plan) -> put(s, plan).ifPresent(anchor -> news.put(s, anchor)));
+        return new Outcome.Done(change, plans.size(), tell(news, change, until), until);
+    }
+
+    /** Tells everybody once, though a whole series may have changed on several dates. @return how many are told */
+    private int tell(Map<Session, Anchor> news, long change, Instant until) {
+        Set<Long> told = new HashSet<>();
         int people = 0;
-        for (Map.Entry<Session, SessionPlan> entry : plans.entrySet()) {
-            people += put(entry.getKey(), entry.getValue(), change, until);
+        for (Map.Entry<Session, Anchor> entry : news.entrySet()) {
+            Session after = sessions.session(entry.getKey().id()).orElseThrow();
+            if (told.add(after.book())) {
+                people += notices.tell(after, entry.getValue(), change, until);
+            } else {
+                notices.replan(after);
+            }
         }
-        return new Outcome.Done(change, plans.size(), people, until);
+        return people;
     }
 
     private Optional<Outcome> obstacle(Session session, SessionPlan plan) {
@@ -111,22 +126,22 @@ public class ScheduleCommands {
                 : Optional.empty();
     }
 
-    /** @return how many people will be told */
-    private int put(Session session, SessionPlan plan, long change, Instant until) {
+    /** @return what people are to be told; empty when they need not know */
+    private Optional<Anchor> put(Session session, SessionPlan plan) {
         SessionPlan before = sessions.plan(session.id()).orElseThrow();
         sessions.apply(session.id(), plan);
         Session after = sessions.session(session.id()).orElseThrow();
-        LogbookEntry entry =
-                plan.cancelled() && !before.cancelled() ? LogbookEntry.CALLED_OFF : LogbookEntry.SESSION_CHANGED;
-        notices.log(after, entry, permissions.actor(), ChangeWords.of(session, before, plan));
-        int told = 0;
-        if (plan.concernsPeople(before) && session.offering().status() != OfferingStatus.DRAFT) {
-            told = notices.tell(after, anchor(before, plan), change, until);
-        }
+        boolean off = plan.cancelled() && !before.cancelled();
+        notices.log(
+                after,
+                off ? LogbookEntry.CALLED_OFF : LogbookEntry.SESSION_CHANGED,
+                permissions.actor(),
+                ChangeWords.of(session, before, plan));
         if (plan.seats() - plan.keptBack() > before.seats() - before.keptBack()) {
             roster.refillFromLine(after.book());
         }
-        return told;
+        boolean isNews = plan.concernsPeople(before) && session.offering().status() != OfferingStatus.DRAFT;
+        return isNews ? Optional.of(anchor(before, plan)) : Optional.empty();
     }
 
     private static Anchor anchor(SessionPlan before, SessionPlan plan) {

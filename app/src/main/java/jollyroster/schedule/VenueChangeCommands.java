@@ -2,8 +2,10 @@ package jollyroster.schedule;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import jollyroster.core.messages.Anchor;
 import jollyroster.platform.Permissions;
 import jollyroster.programme.OfferingStatus;
@@ -84,8 +86,9 @@ public class VenueChangeCommands {
                 coming.get(0).offering().id(),
                 "Changed the venue " + before.get().name() + ".",
                 undoable);
+        Set<Long> told = new HashSet<>();
         int people = coming.stream()
-                .filter(s -> s.offering().status() != OfferingStatus.DRAFT)
+                .filter(s -> s.offering().status() != OfferingStatus.DRAFT && told.add(s.book()))
                 .mapToInt(s ->
                         notices.tell(sessions.session(s.id()).orElseThrow(), Anchor.CHANGED, change, changes.until()))
                 .sum();

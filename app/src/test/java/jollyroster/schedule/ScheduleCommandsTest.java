@@ -211,6 +211,12 @@ class ScheduleCommandsTest {
                         .map(m -> m.session())
                         .distinct())
                 .containsExactlyInAnyOrderElementsOf(at.dates());
+        Outcome.Done all = (Outcome.Done)
+                schedule.change(at.session(), Scope.ALL, plan(at.session()).meeting(otherVenue()));
+        assertThat(all.sessions()).isEqualTo(3);
+        assertThat(planned(kofi, Anchor.CHANGED))
+                .as("told once for all three dates")
+                .isEqualTo(1);
         schedule.callOff(at.session(), Scope.THIS);
         assertThat(outbox.ofRegistration(kofi).stream()
                         .filter(m -> m.anchor() == Anchor.BEFORE_START && m.state() == MessageState.PLANNED)
@@ -220,6 +226,11 @@ class ScheduleCommandsTest {
         schedule.change(at.dates().get(1), Scope.THIS, plan(at.dates().get(1)).seating(2, 0, null));
         assertThat(at.dates()).allSatisfy(id -> assertThat(plan(id).seats()).isEqualTo(2));
         assertThat(planned(waiting, Anchor.CALLED_UP)).isEqualTo(1);
+    }
+
+    private long otherVenue() {
+        return venues.add(VenueCommands.Form.of(Venue.Kind.PLACE, "Boathouse for the series", "Slipway 2"))
+                .orElseThrow();
     }
 
     @Test

@@ -164,11 +164,11 @@ record TypedDate(
 
     /** 29 February without a year is the next one there is, at most eight years ahead. */
     private LocalDate firstOnOrAfter(LocalDate base, Cursor cursor) {
-        cursor.note(TypedLine.Reading.YEAR_ASSUMED, index, "");
         for (int candidate = base.getYear(); candidate <= base.getYear() + 8; candidate++) {
             if (day >= 1 && day <= month.length(Year.isLeap(candidate))) {
                 LocalDate date = LocalDate.of(candidate, month, day);
                 if (!date.isBefore(base)) {
+                    cursor.note(TypedLine.Reading.YEAR_ASSUMED, index, String.valueOf(candidate));
                     return date;
                 }
             }

@@ -24,7 +24,7 @@ public record TypedLine(
 
     /** How something was read. */
     public enum Reading {
-        /** A date without a year is the first such date on or after today. */
+        /** A date without a year is the first such date on or after today; the detail is the year. */
         YEAR_ASSUMED,
         /** A time without am or pm was read inside 08:00–20:00; the detail says which. */
         DAYTIME_ASSUMED,
