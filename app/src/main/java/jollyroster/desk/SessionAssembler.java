@@ -5,16 +5,13 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import jollyroster.attendance.AttendanceQueries;
 import jollyroster.attendance.AttendanceQueries.Attended;
 import jollyroster.chart.SeatStrip;
 import jollyroster.core.attendance.Verdict;
-import jollyroster.core.dates.Interval;
 import jollyroster.core.readiness.Readiness.Clash;
 import jollyroster.outbox.OutboxQueries;
 import jollyroster.platform.Times;
@@ -143,7 +140,7 @@ class SessionAssembler {
                 RunLineView.of(s, facts.messages(), facts.now()),
                 RunLineView.sendings(s, facts.messages()),
                 facts.questions().stream().map(q -> q.question().label()).toList(),
-                rows(facts),
+                RosterRows.of(facts),
                 facts.logbook().stream().map(l -> logged(l, s.zone())).toList(),
                 summary(facts),
                 s.cancelled(),
@@ -217,92 +214,6 @@ class SessionAssembler {
                 .filter(a -> a.verdict() == Verdict.ATTENDED)
                 .count();
         return facts.past() ? came + " of " + people + " registrations attended" : people + " registrations";
-    }
-
-    /** Seated first, then the line in its order, then those who left; each in order of registering. */
-    private static List<SessionView.Row> rows(Facts facts) {
-        List<Registration> line = facts.in(RegistrationState.WAITLISTED);
-        return facts.roster().stream()
-                .sorted(Comparator.comparingInt(r -> order(r.state())))
-                .map(r -> row(r, line.indexOf(r) + 1, facts))
-                .toList();
-    }
-
-    private static int order(RegistrationState state) {
-        return state.takesSeats() ? 0 : state == RegistrationState.WAITLISTED ? 1 : 2;
-    }
-
-    private static SessionView.Row row(Registration r, int place, Facts facts) {
-        Session s = facts.session();
-        Map<Long, String> answers = facts.answers().getOrDefault(r.id(), Map.of());
-        int before = facts.before().getOrDefault(r.person(), 0);
-        return new SessionView.Row(
-                r.id(),
-                r.state().code(),
-                r.state().word(),
-                r.name(),
-                r.email(),
-                r.party(),
-                place > 0 ? "place " + place + passedOver(r) : "",
-                theirTime(s, r.zone()),
-                facts.questions().stream()
-                        .map(q -> answers.getOrDefault(q.id(), ""))
-                        .toList(),
-                before == 0 ? "new" : before == 1 ? "1 session" : before + " sessions",
-                attendance(r, facts),
-                RegistrationState.ACTIVE.contains(r.state()) && !facts.past());
-    }
-
-    private static String passedOver(Registration r) {
-        return r.passedOver() == 0 ? "" : ", passed over " + r.passedOver() + "×";
-    }
-
-    static String theirTime(Session s, ZoneId theirs) {
-        var there = s.start().atZone(theirs);
-        boolean sameDay = there.toLocalDate().equals(s.zonedStart().toLocalDate());
-        String day = sameDay ? "" : " " + Times.day(there).substring(0, 3);
-        return Times.city(theirs) + " " + Times.time(there) + day;
-    }
-
-    private static SessionView.Attendance attendance(Registration r, Facts facts) {
-        Attended a = facts.attended().get(r.id());
-        boolean counts = r.state() == RegistrationState.REGISTERED;
-        if (a == null) {
-            boolean absent = counts && facts.past();
-            return new SessionView.Attendance(
-                    absent ? "absent" : "none",
-                    absent ? "absent" : "",
-                    "",
-                    "",
-                    false,
-                    "",
-                    new SessionView.Bar(List.of()));
-        }
-        boolean running =
-                a.inside() && facts.now().isBefore(facts.session().doorHours().closes());
-        String code =
-                a.byHand().isEmpty() && running ? "inside" : a.verdict().name().toLowerCase(Locale.ROOT);
-        boolean seen = !a.presence().spans().isEmpty();
-        return new SessionView.Attendance(
-                code,
-                code.equals("inside") ? "inside now" : code,
-                seen ? a.presence().time().toMinutes() + " min" : "",
-                seen ? String.format(Locale.ENGLISH, "%.1f %%", a.presence().share() * 100) : "",
-                a.byHand().isPresent(),
-                a.byHand()
-                        .map(m -> "marked by " + m.by() + "; computed: "
-                                + a.computed().name().toLowerCase(Locale.ROOT))
-                        .orElse(""),
-                bar(facts.session().span(), a.presence().spans()));
-    }
-
-    private static SessionView.Bar bar(Interval window, List<Interval> spans) {
-        double all = window.length().toSeconds();
-        return new SessionView.Bar(spans.stream()
-                .map(span -> new SessionView.Bar.Span(
-                        Duration.between(window.start(), span.start()).toSeconds() * 100 / all,
-                        span.length().toSeconds() * 100 / all))
-                .toList());
     }
 
     private static SessionView.Logged logged(RosterQueries.Logged l, ZoneId zone) {

@@ -148,6 +148,17 @@ public class OutboxQueries {
                 .fetch(OutboxQueries::item);
     }
 
+    /** How many messages of each of these sessions have not left yet. */
+    public Map<Long, Integer> unsent(Collection<Long> sessions) {
+        return reads.sql()
+                .select(MESSAGE.SESSION_ID, count())
+                .from(MESSAGE)
+                .where(MESSAGE.SESSION_ID.in(sessions))
+                .and(MESSAGE.STATE.eq(MessageState.PLANNED.name()))
+                .groupBy(MESSAGE.SESSION_ID)
+                .fetchMap(MESSAGE.SESSION_ID, count());
+    }
+
     /** The next planned message of each of these sessions. */
     public Map<Long, Instant> next(Collection<Long> sessions) {
         return reads.sql()

@@ -21,12 +21,28 @@ class Frame {
     }
 
     /** @param now the time on the organisation's clock, as shown in the masthead */
-    record View(String name, String assets, String now, String city, String logo) {}
+    record View(
+            String name,
+            String assets,
+            String now,
+            String city,
+            String logo,
+            String contact,
+            String phone,
+            String website) {}
 
     @ModelAttribute("frame")
     View frame() {
         Organisation our = organisation.organisation();
         ZoneId zone = our.zone();
-        return new View(our.name(), assets, Times.dayAndTime(clock.instant(), zone), Times.city(zone), our.logo());
+        return new View(
+                our.name(),
+                assets,
+                Times.dayAndTime(clock.instant(), zone),
+                Times.city(zone),
+                our.logo(),
+                our.contactEmail(),
+                our.phone(),
+                our.website());
     }
 }

@@ -129,7 +129,7 @@ class DatesController {
         model.addAttribute("typed", view);
         List<Long> leaders =
                 hosts.ofOffering(offering.id()).stream().map(h -> h.id()).toList();
-        SheetForm form = SheetForm.of(offering, leaders, queries.questions(offering.id()));
+        SheetForm form = KeptSheet.form(offering, leaders, queries.questions(offering.id()));
         return assembler.page(model, offering, form, Map.of());
     }
 

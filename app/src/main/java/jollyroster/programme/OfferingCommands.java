@@ -10,7 +10,6 @@ import java.time.ZoneId;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import jollyroster.core.seats.SignUpStyle;
 import jollyroster.outbox.OutboxCommands;
 import jollyroster.platform.Permissions;
 import jollyroster.platform.Writes;
@@ -288,24 +287,5 @@ public class OfferingCommands {
                 .set(OFFERING.EMBED_ORIGINS, String.join("\n", origins))
                 .where(OFFERING.ID.eq(offering))
                 .execute();
-    }
-
-    /** Lets sessions meet elsewhere by default. */
-    @Transactional
-    public void setVenue(long offering, long venue) {
-        permissions.requireOrganiser();
-        writes.sql()
-                .update(OFFERING)
-                .set(OFFERING.VENUE_ID, venue)
-                .set(OFFERING.VERSION, OFFERING.VERSION.plus(1))
-                .where(OFFERING.ID.eq(offering))
-                .execute();
-        sessions.wantLinks(offering);
-    }
-
-    /** The sign-up style, as this write sees it. */
-    @Transactional
-    public Optional<SignUpStyle> style(long offering) {
-        return row(offering).map(o -> SignUpStyle.valueOf(o.getStyle()));
     }
 }

@@ -16,12 +16,15 @@ import org.springframework.transaction.annotation.Transactional;
 class ReplaceDatesCommands {
 
     private final SessionCommands sessions;
+    private final PlanCommands planned;
     private final SeatCounts counts;
     private final Permissions permissions;
     private final Clock clock;
 
-    ReplaceDatesCommands(SessionCommands sessions, SeatCounts counts, Permissions permissions, Clock clock) {
+    ReplaceDatesCommands(
+            SessionCommands sessions, PlanCommands planned, SeatCounts counts, Permissions permissions, Clock clock) {
         this.sessions = sessions;
+        this.planned = planned;
         this.counts = counts;
         this.permissions = permissions;
         this.clock = clock;
@@ -53,7 +56,7 @@ class ReplaceDatesCommands {
 
     /** Takes the wanted date that is this very session out of the list. */
     private boolean takeOut(List<NewDate> wanted, Session session) {
-        SessionPlan plan = sessions.plan(session.id()).orElseThrow();
+        SessionPlan plan = planned.plan(session.id()).orElseThrow();
         return wanted.stream()
                 .filter(date -> isSame(date, session, plan))
                 .findFirst()

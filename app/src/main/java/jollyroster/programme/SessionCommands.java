@@ -98,7 +98,7 @@ public class SessionCommands {
         return id;
     }
 
-    private void saveHosts(long session, List<Long> hosts) {
+    void saveHosts(long session, List<Long> hosts) {
         writes.sql()
                 .deleteFrom(SESSION_HOST)
                 .where(SESSION_HOST.SESSION_ID.eq(session))
@@ -137,7 +137,7 @@ public class SessionCommands {
                 row.getIsOwnHosts() ? hostsOf(row.getId()) : List.of());
     }
 
-    private List<Long> hostsOf(long session) {
+    List<Long> hostsOf(long session) {
         return writes.sql()
                 .select(SESSION_HOST.ACCOUNT_ID)
                 .from(SESSION_HOST)
@@ -247,94 +247,12 @@ public class SessionCommands {
                 .execute();
     }
 
-    /** What can be changed about a session, as this write sees it. */
-    @Transactional
-    public Optional<SessionPlan> plan(long session) {
-        return writes.sql()
-                .selectFrom(SESSION)
-                .where(SESSION.ID.eq(session))
-                .fetchOptional(r -> new SessionPlan(
-                        r.getStartsAt(),
-                        r.getEndsAt(),
-                        r.getSeats(),
-                        r.getKeptBack(),
-                        r.getStatus().equals("CANCELLED"),
-                        r.getVenueId(),
-                        r.getDoorMinutes(),
-                        r.getOverrunMinutes(),
-                        r.getMinimum(),
-                        r.getIsOwnHosts(),
-                        hostsOf(session),
-                        r.getNote()));
-    }
-
-    /** Writes a plan whole; calendars are told by a higher sequence. */
-    @Transactional
-    public void apply(long session, SessionPlan plan) {
-        permissions.requireOrganiser();
-        writes.sql()
-                .update(SESSION)
-                .set(SESSION.STARTS_AT, plan.start())
-                .set(SESSION.ENDS_AT, plan.end())
-                .set(SESSION.SEATS, plan.seats())
-                .set(SESSION.KEPT_BACK, plan.keptBack())
-                .set(SESSION.STATUS, plan.cancelled() ? "CANCELLED" : "OPEN")
-                .set(SESSION.VENUE_ID, plan.venue())
-                .set(SESSION.DOOR_MINUTES, plan.doorMinutes())
-                .set(SESSION.OVERRUN_MINUTES, plan.overrunMinutes())
-                .set(SESSION.MINIMUM, plan.minimum())
-                .set(SESSION.IS_OWN_HOSTS, plan.ownHosts())
-                .set(SESSION.NOTE, plan.note())
-                .set(SESSION.SEQUENCE, SESSION.SEQUENCE.plus(1))
-                .where(SESSION.ID.eq(session))
-                .execute();
-        saveHosts(session, plan.ownHosts() ? plan.hosts() : List.of());
-        wantLinks(offeringOf(session));
-    }
-
     List<Long> idsOf(long offering) {
         return writes.sql()
                 .select(SESSION.ID)
                 .from(SESSION)
                 .where(SESSION.OFFERING_ID.eq(offering))
                 .fetch(SESSION.ID);
-    }
-
-    private long offeringOf(long session) {
-        return writes.sql()
-                .select(SESSION.OFFERING_ID)
-                .from(SESSION)
-                .where(SESSION.ID.eq(session))
-                .fetchSingle(SESSION.OFFERING_ID);
-    }
-
-    /** Counts up the sequence of sessions, because something they show has changed. */
-    @Transactional
-    public void touch(List<Long> sessions) {
-        permissions.requireOrganiser();
-        writes.sql()
-                .update(SESSION)
-                .set(SESSION.SEQUENCE, SESSION.SEQUENCE.plus(1))
-                .where(SESSION.ID.in(sessions))
-                .execute();
-        writes.sql()
-                .selectDistinct(SESSION.OFFERING_ID)
-                .from(SESSION)
-                .where(SESSION.ID.in(sessions))
-                .fetch(SESSION.OFFERING_ID)
-                .forEach(this::wantLinks);
-    }
-
-    /** Sets the seats of a session, or of its whole series, as part of a write that has checked them. */
-    @Transactional
-    public void setSeats(long session, int seats) {
-        permissions.requireOrganiser();
-        writes.sql()
-                .update(SESSION)
-                .set(SESSION.SEATS, seats)
-                .set(SESSION.KEPT_BACK, DSL.least(SESSION.KEPT_BACK, DSL.val(seats)))
-                .where(SESSION.ID.eq(session).or(SESSION.LEAD_ID.eq(session)))
-                .execute();
     }
 
     /** The session as this write sees it. */

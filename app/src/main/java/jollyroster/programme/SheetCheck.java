@@ -1,6 +1,7 @@
 package jollyroster.programme;
 
 import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import jollyroster.core.intake.Question;
@@ -11,7 +12,7 @@ import jollyroster.programme.SheetForm.QuestionForm;
 final class SheetCheck {
 
     private final SheetForm sheet;
-    private final SheetForm.Problems problems = new SheetForm.Problems();
+    private final Map<String, String> problems = new LinkedHashMap<>();
 
     SheetCheck(SheetForm sheet) {
         this.sheet = sheet;
@@ -23,41 +24,44 @@ final class SheetCheck {
         seats(sheet.seats());
         signUp(sheet.signup());
         questions();
-        return problems.found();
+        return problems;
+    }
+
+    /** Keeps the first problem of each field. */
+    private void check(String field, boolean fine, String problem) {
+        if (!fine) {
+            problems.putIfAbsent(field, problem);
+        }
     }
 
     private void words(SheetForm.Words w) {
-        problems.check(
-                "words.title", !w.title().isEmpty() && w.title().length() <= 120, "A title of 1 to 120 characters.");
+        check("words.title", !w.title().isEmpty() && w.title().length() <= 120, "A title of 1 to 120 characters.");
         atMost("words.summary", w.summary(), 300);
         atMost("words.description", w.description(), 20_000);
         atMost("words.bring", w.bring(), 300);
         atMost("words.audience", w.audience(), 300);
         atMost("words.price", w.price(), 120);
-        problems.check("words.language", SheetForm.LANGUAGES.contains(w.language()), "Choose a language.");
-        problems.check(
-                "words.tint",
-                Arrays.stream(Tint.values()).anyMatch(t -> t.code().equals(w.tint())),
-                "Choose a colour.");
+        check("words.language", SheetForm.LANGUAGES.contains(w.language()), "Choose a language.");
+        check("words.tint", Arrays.stream(Tint.values()).anyMatch(t -> t.code().equals(w.tint())), "Choose a colour.");
         boolean labelsFit = w.labelList().size() <= SheetForm.MOST_LABELS
                 && w.labelList().stream().allMatch(label -> label.length() <= 40);
-        problems.check("words.labels", labelsFit, "At most 12 labels of at most 40 characters, parted by commas.");
-        problems.check("words.contact", SheetForm.isContact(w.contact()), "This is not an e-mail address.");
+        check("words.labels", labelsFit, "At most 12 labels of at most 40 characters, parted by commas.");
+        check("words.contact", SheetForm.isContact(w.contact()), "This is not an e-mail address.");
     }
 
     private void atMost(String field, String text, int characters) {
-        problems.check(field, text.length() <= characters, "At most %,d characters.".formatted(characters));
+        check(field, text.length() <= characters, "At most %,d characters.".formatted(characters));
     }
 
     private void place(SheetForm.Place p) {
-        problems.check("place.format", isOneOf(Format.values(), p.format()), "In person or online.");
-        problems.check(
+        check("place.format", isOneOf(Format.values(), p.format()), "In person or online.");
+        check(
                 "place.venue",
                 p.venue().isEmpty() || SheetForm.isNumber(p.venue(), 1, Integer.MAX_VALUE),
                 "Choose a venue.");
         boolean hostsFit = p.hosts().size() <= SheetForm.MOST_HOSTS
                 && p.hosts().stream().allMatch(h -> SheetForm.isNumber(h, 1, Integer.MAX_VALUE));
-        problems.check("place.hosts", hostsFit, "Choose at most 10 hosts.");
+        check("place.hosts", hostsFit, "Choose at most 10 hosts.");
         atMost("place.host", p.host(), 120);
     }
 
@@ -69,7 +73,7 @@ final class SheetCheck {
         boolean fewerKept = !isWhole(s.keptBack())
                 || !isWhole(s.seats())
                 || Integer.parseInt(s.keptBack()) <= Integer.parseInt(s.seats());
-        problems.check("seats.keptBack", fewerKept, "No more can be kept back than there are seats.");
+        check("seats.keptBack", fewerKept, "No more can be kept back than there are seats.");
         number("seats.minimum", s.minimum(), 0, 100_000, "A number from 0 to 100,000.");
         number("seats.decideDays", s.decideDays(), 0, 365, "Days, from 0 to 365.");
         number("seats.bufferBefore", s.bufferBefore(), 0, 1440, "Minutes, from 0 to 1,440.");
@@ -84,14 +88,14 @@ final class SheetCheck {
 
     private void signUp(SheetForm.SignUp s) {
         boolean style = isOneOf(SignUpStyle.values(), s.style()) && !s.style().equals(SignUpStyle.OWN_TIME.name());
-        problems.check("signup.style", style, "Choose how people register.");
-        problems.check("signup.visibility", isOneOf(Visibility.values(), s.visibility()), "Choose who finds it.");
+        check("signup.style", style, "Choose how people register.");
+        check("signup.visibility", isOneOf(Visibility.values(), s.visibility()), "Choose who finds it.");
         number("signup.cutoffHours", s.cutoffHours(), 0, 2000, "Hours, from 0 to 2,000.");
         number("signup.opensDays", s.opensDays(), 0, 730, "Days, from 0 to 730.");
     }
 
     private void number(String field, String text, int least, int most, String problem) {
-        problems.check(field, SheetForm.isNumber(text, least, most), problem);
+        check(field, SheetForm.isNumber(text, least, most), problem);
     }
 
     private static boolean isOneOf(Enum<?>[] values, String name) {
@@ -99,7 +103,7 @@ final class SheetCheck {
     }
 
     private void questions() {
-        problems.check("question", sheet.questionsAsked().size() <= SheetForm.MOST_QUESTIONS, "At most 20 questions.");
+        check("question", sheet.questionsAsked().size() <= SheetForm.MOST_QUESTIONS, "At most 20 questions.");
         List<QuestionForm> all = sheet.question();
         for (int i = 0; i < all.size(); i++) {
             if (!all.get(i).label().isEmpty()) {
@@ -109,12 +113,12 @@ final class SheetCheck {
     }
 
     private void question(String field, QuestionForm q) {
-        problems.check(field, q.label().length() <= 300 && q.help().length() <= 300, "At most 300 characters.");
-        problems.check(field, isOneOf(Question.Kind.values(), q.kind()), "Choose what sort of answer you want.");
+        check(field, q.label().length() <= 300 && q.help().length() <= 300, "At most 300 characters.");
+        check(field, isOneOf(Question.Kind.values(), q.kind()), "Choose what sort of answer you want.");
         int options = q.optionList().size();
         boolean optionsFit =
                 !q.kind().equals(Question.Kind.CHOOSE_ONE.name()) || options >= 1 && options <= Question.MOST_OPTIONS;
-        problems.check(field, optionsFit, "Give 1 to 50 options, one a line.");
-        problems.check(field, q.optionList().stream().allMatch(o -> o.length() <= 200), "Options of 200 characters.");
+        check(field, optionsFit, "Give 1 to 50 options, one a line.");
+        check(field, q.optionList().stream().allMatch(o -> o.length() <= 200), "Options of 200 characters.");
     }
 }

@@ -91,7 +91,7 @@ class SheetController {
     private SheetForm form(Offering offering) {
         List<Long> leaders =
                 hosts.ofOffering(offering.id()).stream().map(h -> h.id()).toList();
-        return SheetForm.of(offering, leaders, queries.questions(offering.id()));
+        return KeptSheet.form(offering, leaders, queries.questions(offering.id()));
     }
 
     @PostMapping("/desk/offerings/{id}")

@@ -1,7 +1,6 @@
 package jollyroster.programme;
 
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -267,73 +266,5 @@ public record SheetForm(
 
     private static String orEmpty(@Nullable String text) {
         return Objects.requireNonNullElse(text, "");
-    }
-
-    /** The sheet as it is kept, ready to be typed over. */
-    static SheetForm of(Offering o, List<Long> hosts, List<AskedQuestion> questions) {
-        OfferingFront f = o.front();
-        OfferingRules r = o.rules();
-        return new SheetForm(
-                o.version(),
-                new Words(
-                        o.title(),
-                        o.summary(),
-                        o.description(),
-                        o.bring(),
-                        f.audience(),
-                        f.language(),
-                        f.tint().code(),
-                        String.join(", ", f.labels()),
-                        f.price(),
-                        f.contact()),
-                new Place(
-                        o.format().name(),
-                        o.venue().map(v -> String.valueOf(v.id())).orElse(""),
-                        hosts.stream().map(String::valueOf).toList(),
-                        o.hostName()),
-                new Seats(
-                        text(o.minutes()),
-                        text(o.seats()),
-                        text(r.keptBack()),
-                        o.waitlistAllowed(),
-                        text(o.largestParty()),
-                        text(r.minimum()),
-                        text(r.decideDays()),
-                        text(r.bufferBefore()),
-                        text(r.bufferAfter()),
-                        text(o.doorMinutes()),
-                        text(o.overrunMinutes())),
-                new SignUp(r.style().name(), r.visibility().name(), text(o.cutoffMinutes() / 60), text(r.opensDays())),
-                questions.stream().map(SheetForm::question).toList());
-    }
-
-    private static String text(int number) {
-        return String.valueOf(number);
-    }
-
-    private static QuestionForm question(AskedQuestion asked) {
-        Question q = asked.question();
-        return new QuestionForm(
-                String.valueOf(asked.id()),
-                q.kind().name(),
-                q.label(),
-                q.help(),
-                q.required(),
-                String.join("\n", q.options()));
-    }
-
-    /** Collects problems, the first of each field. */
-    static final class Problems {
-        private final Map<String, String> found = new LinkedHashMap<>();
-
-        void check(String field, boolean fine, String problem) {
-            if (!fine) {
-                found.putIfAbsent(field, problem);
-            }
-        }
-
-        Map<String, String> found() {
-            return found;
-        }
     }
 }

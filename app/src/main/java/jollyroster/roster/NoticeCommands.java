@@ -50,8 +50,7 @@ public class NoticeCommands {
         Instant now = clock.instant();
         List<SeatCommands.Addressed> people = seats.everybodyOn(after.book());
         replan(after, people, reason(anchor));
-        people.forEach(p ->
-                outbox.news(anchor, RosterCommands.recipient(after, p.registration(), p.email()), change, due, now));
+        people.forEach(p -> outbox.news(anchor, Recipients.one(after, p.registration(), p.email()), change, due, now));
         return people.size();
     }
 
@@ -73,7 +72,7 @@ public class NoticeCommands {
                             .filter(p -> RegistrationState.valueOf(
                                             p.registration().getState())
                                     .takesSeats())
-                            .map(p -> RosterCommands.recipient(after, p.registration(), p.email()))
+                            .map(p -> Recipients.one(after, p.registration(), p.email()))
                             .toList(),
                     now);
         }

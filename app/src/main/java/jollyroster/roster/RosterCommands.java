@@ -10,10 +10,10 @@ import jollyroster.core.seats.Arrival;
 import jollyroster.core.seats.SeatRule;
 import jollyroster.core.seats.SignUpStyle;
 import jollyroster.outbox.OutboxCommands;
-import jollyroster.outbox.Recipient;
 import jollyroster.platform.Permissions;
 import jollyroster.platform.Times;
 import jollyroster.platform.tables.tables.records.RegistrationRecord;
+import jollyroster.programme.PlanCommands;
 import jollyroster.programme.Session;
 import jollyroster.programme.SessionCommands;
 import jollyroster.programme.Visibility;
@@ -28,25 +28,31 @@ import org.springframework.transaction.annotation.Transactional;
 public class RosterCommands {
 
     private final SessionCommands programme;
+    private final PlanCommands planned;
     private final OutboxCommands outbox;
     private final SeatCommands seats;
     private final PersonCommands people;
+    private final Recipients recipients;
     private final LogbookCommands logbook;
     private final Permissions permissions;
     private final Clock clock;
 
     RosterCommands(
             SessionCommands programme,
+            PlanCommands planned,
             OutboxCommands outbox,
             SeatCommands seats,
             PersonCommands people,
+            Recipients recipients,
             LogbookCommands logbook,
             Permissions permissions,
             Clock clock) {
         this.programme = programme;
+        this.planned = planned;
         this.outbox = outbox;
         this.seats = seats;
         this.people = people;
+        this.recipients = recipients;
         this.logbook = logbook;
         this.permissions = permissions;
         this.clock = clock;
@@ -99,7 +105,7 @@ public class RosterCommands {
         Optional<Long> known = people.find(asked);
         Optional<RegistrationRecord> standing = known.flatMap(person -> standing(session, person));
         if (standing.isPresent()) {
-            outbox.answer(Anchor.LINK_AGAIN, recipient(session, standing.get(), asked.email()), now);
+            outbox.answer(Anchor.LINK_AGAIN, Recipients.one(session, standing.get(), asked.email()), now);
             return new Registering.Already(standing.get().getSessionId() != session.id());
         }
         Arrival arrival = SeatRule.arrive(session.capacity(), seats.tally(session), asked.party());
@@ -131,19 +137,10 @@ public class RosterCommands {
 
     private void tell(Arrival arrival, Session session, RegistrationRecord registration, String email, Instant now) {
         if (arrival instanceof Arrival.Seated) {
-            outbox.answerAndRemind(Anchor.REGISTERED, recipients(session, registration, email), now);
+            outbox.answerAndRemind(Anchor.REGISTERED, recipients.of(session, registration, email), now);
         } else {
-            outbox.answer(Anchor.WAITLISTED, recipient(session, registration, email), now);
+            outbox.answer(Anchor.WAITLISTED, Recipients.one(session, registration, email), now);
         }
-    }
-
-    /** The person as a recipient for each date of the book that is still to come; the first one when none is. */
-    private List<Recipient> recipients(Session session, RegistrationRecord registration, String email) {
-        List<Recipient> coming = programme.datesOf(session).stream()
-                .filter(date -> !date.cancelled() && date.start().isAfter(clock.instant()))
-                .map(date -> recipient(date, registration, email))
-                .toList();
-        return coming.isEmpty() ? List.of(recipient(session, registration, email)) : coming;
     }
 
     private static Registering.Reason reason(Arrival.Refusal refusal) {
@@ -181,7 +178,7 @@ public class RosterCommands {
         outbox.withdrawReminders(registration, "the seat was given back", now);
         outbox.answer(
                 Anchor.CANCELLED,
-                recipient(session, found.get(), people.email(found.get().getPersonId())),
+                Recipients.one(session, found.get(), people.email(found.get().getPersonId())),
                 now);
         if (now.isBefore(session.registersFor())) {
             refill(session, now);
@@ -232,7 +229,7 @@ public class RosterCommands {
         RegistrationRecord moved = seats.byId(r.getId()).orElseThrow();
         logbook.changedDate(moved, actor, from.id(), when(from), when(to), now);
         outbox.withdrawReminders(r.getId(), "the date was changed", now);
-        outbox.answerAndRemind(Anchor.CHANGED, recipients(to, moved, people.email(r.getPersonId())), now);
+        outbox.answerAndRemind(Anchor.CHANGED, recipients.of(to, moved, people.email(r.getPersonId())), now);
         if (seated.passesOverTheLine()) {
             seats.passOverTheLine(to, moved, now);
         }
@@ -259,7 +256,7 @@ public class RosterCommands {
         if (wanted < taken || wanted < 1) {
             return Optional.of(taken);
         }
-        programme.setSeats(before.id(), wanted);
+        planned.setSeats(before.id(), wanted);
         logbook.resized(before.id(), actor, before.seats(), wanted, now);
         refillFromLine(before.id());
         return Optional.empty();
@@ -292,22 +289,11 @@ public class RosterCommands {
         seats.setState(registration, RegistrationState.REGISTERED, now);
         RegistrationRecord seated = seats.byId(registration).orElseThrow();
         logbook.seatedFromLine(seated, now);
-        outbox.answerAndRemind(Anchor.CALLED_UP, recipients(session, seated, people.email(seated.getPersonId())), now);
+        outbox.answerAndRemind(
+                Anchor.CALLED_UP, recipients.of(session, seated, people.email(seated.getPersonId())), now);
     }
 
     private static RegistrationState stateOf(RegistrationRecord r) {
         return RegistrationState.valueOf(r.getState());
-    }
-
-    static Recipient recipient(Session session, RegistrationRecord r, String email) {
-        return new Recipient(
-                r.getId(),
-                session.id(),
-                session.offering().id(),
-                email,
-                java.time.ZoneId.of(r.getZone()),
-                session.offering().title(),
-                session.zonedStart(),
-                session.sequence());
     }
 }

@@ -14,6 +14,7 @@ import jollyroster.core.messages.Anchor;
 import jollyroster.platform.Permissions;
 import jollyroster.platform.Times;
 import jollyroster.programme.OfferingStatus;
+import jollyroster.programme.PlanCommands;
 import jollyroster.programme.Session;
 import jollyroster.programme.SessionCommands;
 import jollyroster.programme.SessionCommands.NewDate;
@@ -32,6 +33,7 @@ import org.springframework.transaction.annotation.Transactional;
 public class ScheduleCommands {
 
     private final SessionCommands sessions;
+    private final PlanCommands planned;
     private final NoticeCommands notices;
     private final RosterCommands roster;
     private final ChangeCommands changes;
@@ -40,12 +42,14 @@ public class ScheduleCommands {
 
     ScheduleCommands(
             SessionCommands sessions,
+            PlanCommands planned,
             NoticeCommands notices,
             RosterCommands roster,
             ChangeCommands changes,
             Permissions permissions,
             Clock clock) {
         this.sessions = sessions;
+        this.planned = planned;
         this.notices = notices;
         this.roster = roster;
         this.changes = changes;
@@ -58,14 +62,14 @@ public class ScheduleCommands {
     public Outcome change(long id, Scope scope, SessionPlan wanted) {
         permissions.requireOrganiser();
         Optional<Session> session = sessions.session(id);
-        Optional<SessionPlan> before = sessions.plan(id);
+        Optional<SessionPlan> before = planned.plan(id);
         if (session.isEmpty() || before.isEmpty()) {
             return refused(Outcome.Reason.UNKNOWN);
         }
         Delta delta = new Delta(before.get(), wanted, session.get().zone());
         Map<Session, SessionPlan> plans = new LinkedHashMap<>();
         concerned(session.get(), scope, wanted, before.get()).forEach(s -> {
-            SessionPlan was = sessions.plan(s.id()).orElseThrow();
+            SessionPlan was = planned.plan(s.id()).orElseThrow();
             SessionPlan now = s.id() == id ? wanted : delta.appliedTo(was);
             if (!now.equals(was)) {
                 plans.put(s, now);
@@ -91,7 +95,7 @@ public class ScheduleCommands {
             return obstacle.get();
         }
         List<Undoable.Dated> before = plans.keySet().stream()
-                .map(s -> new Undoable.Dated(s.id(), sessions.plan(s.id()).orElseThrow()))
+                .map(s -> new Undoable.Dated(s.id(), planned.plan(s.id()).orElseThrow()))
                 .toList();
         Instant until = changes.until();
         long change = changes.keep(session.offering().id(), ChangeWords.of(plans, before), Undoable.sessions(before));
@@ -128,8 +132,8 @@ public class ScheduleCommands {
 
     /** @return what people are to be told; empty when they need not know */
     private Optional<Anchor> put(Session session, SessionPlan plan) {
-        SessionPlan before = sessions.plan(session.id()).orElseThrow();
-        sessions.apply(session.id(), plan);
+        SessionPlan before = planned.plan(session.id()).orElseThrow();
+        planned.apply(session.id(), plan);
         Session after = sessions.session(session.id()).orElseThrow();
         boolean off = plan.cancelled() && !before.cancelled();
         notices.log(
@@ -155,7 +159,7 @@ public class ScheduleCommands {
     @Transactional
     public Outcome move(long id, Instant start) {
         permissions.requireOrganiser();
-        return sessions.plan(id)
+        return planned.plan(id)
                 .map(plan -> change(id, Scope.THIS, plan.at(start, start.plus(plan.length()))))
                 .orElse(refused(Outcome.Reason.UNKNOWN));
     }
@@ -164,7 +168,7 @@ public class ScheduleCommands {
     @Transactional
     public Outcome lead(long id, List<Long> hosts) {
         permissions.requireOrganiser();
-        return sessions.plan(id)
+        return planned.plan(id)
                 .map(plan -> change(id, Scope.THIS, plan.ledBy(true, hosts)))
                 .orElse(refused(Outcome.Reason.UNKNOWN));
     }
@@ -183,7 +187,7 @@ public class ScheduleCommands {
 
     private Outcome calledOff(long id, Scope scope, boolean off) {
         permissions.requireOrganiser();
-        return sessions.plan(id)
+        return planned.plan(id)
                 .map(plan -> change(id, scope, plan.calledOff(off)))
                 .orElse(refused(Outcome.Reason.UNKNOWN));
     }
@@ -202,7 +206,7 @@ public class ScheduleCommands {
         if (!time.start().toInstant().isAfter(clock.instant())) {
             return refused(Outcome.Reason.IN_THE_PAST);
         }
-        SessionPlan plan = sessions.plan(id).orElseThrow();
+        SessionPlan plan = planned.plan(id).orElseThrow();
         long added = sessions.addDates(
                         from.offering().id(),
                         List.of(new NewDate(
@@ -227,7 +231,7 @@ public class ScheduleCommands {
         Map<Long, Map<Session, SessionPlan>> byOffering = new LinkedHashMap<>();
         for (long id : ids) {
             sessions.session(id).ifPresent(s -> {
-                SessionPlan plan = sessions.plan(id).orElseThrow();
+                SessionPlan plan = planned.plan(id).orElseThrow();
                 boolean there = s.venue().filter(v -> v.id() == venue).isPresent();
                 if (!there && s.end().isAfter(clock.instant())) {
                     byOffering

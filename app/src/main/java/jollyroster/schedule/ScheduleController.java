@@ -13,6 +13,7 @@ import jollyroster.programme.HostQueries;
 import jollyroster.programme.LinkCommands;
 import jollyroster.programme.OfferingCommands;
 import jollyroster.programme.OfferingStatus;
+import jollyroster.programme.PlanCommands;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Session;
 import jollyroster.programme.SessionCommands;
@@ -35,6 +36,7 @@ class ScheduleController {
     private static final int MOST_AT_ONCE = 500;
     private final ProgrammeQueries queries;
     private final SessionCommands sessions;
+    private final PlanCommands planned;
     private final HostQueries hosts;
     private final TeamQueries team;
     private final OfferingCommands offerings;
@@ -48,6 +50,7 @@ class ScheduleController {
     ScheduleController(
             ProgrammeQueries queries,
             SessionCommands sessions,
+            PlanCommands planned,
             HostQueries hosts,
             TeamQueries team,
             OfferingCommands offerings,
@@ -59,6 +62,7 @@ class ScheduleController {
             Clock clock) {
         this.queries = queries;
         this.sessions = sessions;
+        this.planned = planned;
         this.hosts = hosts;
         this.team = team;
         this.offerings = offerings;
@@ -75,7 +79,7 @@ class ScheduleController {
     }
 
     private SessionPlan plan(long id) {
-        return sessions.plan(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        return planned.plan(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
     }
 
     @GetMapping("/desk/schedule/{id}")

@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.util.Optional;
 import jollyroster.outbox.OutboxCommands;
 import jollyroster.platform.Permissions;
+import jollyroster.programme.PlanCommands;
 import jollyroster.programme.Session;
 import jollyroster.programme.SessionCommands;
 import jollyroster.programme.SessionPlan;
@@ -18,6 +19,7 @@ import org.springframework.transaction.annotation.Transactional;
 public class UndoCommands {
 
     private final SessionCommands sessions;
+    private final PlanCommands planned;
     private final VenueCommands venues;
     private final NoticeCommands notices;
     private final OutboxCommands outbox;
@@ -27,6 +29,7 @@ public class UndoCommands {
 
     UndoCommands(
             SessionCommands sessions,
+            PlanCommands planned,
             VenueCommands venues,
             NoticeCommands notices,
             OutboxCommands outbox,
@@ -34,6 +37,7 @@ public class UndoCommands {
             Permissions permissions,
             Clock clock) {
         this.sessions = sessions;
+        this.planned = planned;
         this.venues = venues;
         this.notices = notices;
         this.outbox = outbox;
@@ -99,7 +103,7 @@ public class UndoCommands {
             sessions.removeDate(session.offering().id(), dated.session());
             return;
         }
-        sessions.apply(dated.session(), before);
+        planned.apply(dated.session(), before);
         Session after = sessions.session(dated.session()).orElseThrow();
         notices.log(after, LogbookEntry.UNDONE, permissions.actor(), "as it was before");
         notices.replan(after);

@@ -9,6 +9,7 @@ import java.util.Set;
 import jollyroster.core.messages.Anchor;
 import jollyroster.platform.Permissions;
 import jollyroster.programme.OfferingStatus;
+import jollyroster.programme.PlanCommands;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Session;
 import jollyroster.programme.SessionCommands;
@@ -25,6 +26,7 @@ public class VenueChangeCommands {
     private final VenueCommands venues;
     private final ProgrammeQueries queries;
     private final SessionCommands sessions;
+    private final PlanCommands planned;
     private final NoticeCommands notices;
     private final ChangeCommands changes;
     private final Permissions permissions;
@@ -34,6 +36,7 @@ public class VenueChangeCommands {
             VenueCommands venues,
             ProgrammeQueries queries,
             SessionCommands sessions,
+            PlanCommands planned,
             NoticeCommands notices,
             ChangeCommands changes,
             Permissions permissions,
@@ -41,21 +44,11 @@ public class VenueChangeCommands {
         this.venues = venues;
         this.queries = queries;
         this.sessions = sessions;
+        this.planned = planned;
         this.notices = notices;
         this.changes = changes;
         this.permissions = permissions;
         this.clock = clock;
-    }
-
-    /** What changing a venue reaches. */
-    public record Reach(int sessions, int people) {}
-
-    /** The sessions to come that meet there, and how many people are on them. */
-    @Transactional
-    public Reach reach(long venue) {
-        List<Session> coming = sessions.comingAt(venue, clock.instant());
-        return new Reach(
-                coming.size(), coming.stream().mapToInt(notices::standingOn).sum());
     }
 
     /**
@@ -76,7 +69,7 @@ public class VenueChangeCommands {
         }
         Instant now = clock.instant();
         List<Session> coming = sessions.comingAt(id, now);
-        sessions.touch(coming.stream().map(Session::id).toList());
+        planned.touch(coming.stream().map(Session::id).toList());
         if (!form.leadsElsewhere(before.get()) || coming.isEmpty()) {
             return new Outcome.Done(0, coming.size(), 0, now);
         }

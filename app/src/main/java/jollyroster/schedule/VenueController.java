@@ -24,11 +24,13 @@ class VenueController {
     private final ProgrammeQueries queries;
     private final VenueCommands venues;
     private final VenueChangeCommands changes;
+    private final VenueReach reach;
 
-    VenueController(ProgrammeQueries queries, VenueCommands venues, VenueChangeCommands changes) {
+    VenueController(ProgrammeQueries queries, VenueCommands venues, VenueChangeCommands changes, VenueReach reach) {
         this.queries = queries;
         this.venues = venues;
         this.changes = changes;
+        this.reach = reach;
     }
 
     /** A venue in the list. */
@@ -40,7 +42,10 @@ class VenueController {
     }
 
     private String page(Model model, VenueCommands.Form form, Map<String, String> problems) {
-        List<Line> lines = queries.allVenues().stream().map(this::line).toList();
+        Map<Long, VenueReach.Reach> reached = reach.all();
+        List<Line> lines = queries.allVenues().stream()
+                .map(v -> line(v, reached.getOrDefault(v.id(), VenueReach.Reach.NOTHING)))
+                .toList();
         model.addAttribute("venues", lines);
         model.addAttribute("kinds", Venue.Kind.values());
         model.addAttribute("form", form);
@@ -48,8 +53,7 @@ class VenueController {
         return "schedule/venues";
     }
 
-    private Line line(Venue v) {
-        VenueChangeCommands.Reach reach = changes.reach(v.id());
+    private static Line line(Venue v, VenueReach.Reach reach) {
         String where = switch (v.kind()) {
             case PLACE -> v.address();
             case PHONE -> v.phone();
@@ -90,7 +94,7 @@ class VenueController {
     private String edit(Model model, Venue venue, VenueCommands.Form form, int version, Map<String, String> problems) {
         model.addAttribute("venue", venue);
         model.addAttribute("version", version);
-        model.addAttribute("reach", changes.reach(venue.id()));
+        model.addAttribute("reach", reach.of(venue.id()));
         model.addAttribute("kinds", Venue.Kind.values());
         model.addAttribute("form", form);
         model.addAttribute("problems", problems);
@@ -113,8 +117,7 @@ class VenueController {
             response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
             return edit(model, venue, form, version, problems);
         }
-        VenueChangeCommands.Reach reach = changes.reach(id);
-        if (!seen && reach.sessions() > 0) {
+        if (!seen && reach.of(id).sessions() > 0) {
             model.addAttribute("ask", true);
             model.addAttribute("tells", form.leadsElsewhere(venue));
             return edit(model, venue, form, version, Map.of());

@@ -15,8 +15,8 @@ import jollyroster.core.seats.SignUpStyle;
 import jollyroster.outbox.MessageState;
 import jollyroster.outbox.OutboxQueries;
 import jollyroster.outbox.OutboxWorker;
+import jollyroster.programme.PlanCommands;
 import jollyroster.programme.ProgrammeQueries;
-import jollyroster.programme.SessionCommands;
 import jollyroster.programme.SessionPlan;
 import jollyroster.programme.Venue;
 import jollyroster.programme.VenueCommands;
@@ -45,10 +45,13 @@ class ScheduleCommandsTest {
     VenueChangeCommands venueChanges;
 
     @Autowired
+    VenueReach venueReach;
+
+    @Autowired
     VenueCommands venues;
 
     @Autowired
-    SessionCommands sessions;
+    PlanCommands planned;
 
     @Autowired
     ProgrammeQueries programme;
@@ -72,7 +75,7 @@ class ScheduleCommandsTest {
     }
 
     private SessionPlan plan(long session) {
-        return sessions.plan(session).orElseThrow();
+        return planned.plan(session).orElseThrow();
     }
 
     private long register(long session, String name) {
@@ -256,8 +259,7 @@ class ScheduleCommandsTest {
         Published at = saltmarrow.publish(seats(4).at(THREE_TUESDAYS));
         long kofi = register(at.session(), "Kofi Brannigan");
         Venue venue = programme.session(at.session()).orElseThrow().venue().orElseThrow();
-        VenueChangeCommands.Reach reach = venueChanges.reach(venue.id());
-        assertThat(reach).isEqualTo(new VenueChangeCommands.Reach(3, 1));
+        assertThat(venueReach.of(venue.id())).isEqualTo(new VenueReach.Reach(3, 1, 3));
         VenueCommands.Form elsewhere = VenueCommands.Form.of(Venue.Kind.PLACE, venue.name(), "Slipway 2");
         Outcome.Done done = (Outcome.Done) venueChanges.change(venue.id(), venue.version(), elsewhere);
         assertThat(done.sessions()).isEqualTo(3);

@@ -1,0 +1,107 @@
+package jollyroster.desk;
+
+import java.time.Duration;
+import java.time.ZoneId;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import jollyroster.attendance.AttendanceQueries.Attended;
+import jollyroster.core.dates.Interval;
+import jollyroster.desk.SessionAssembler.Facts;
+import jollyroster.platform.Times;
+import jollyroster.programme.Session;
+import jollyroster.roster.Registration;
+import jollyroster.roster.RegistrationState;
+
+/** The roster of a session's page, a row for each registration. */
+final class RosterRows {
+
+    private RosterRows() {}
+
+    /** Seated first, then the line in its order, then those who left; each in order of registering. */
+    static List<SessionView.Row> of(Facts facts) {
+        List<Registration> line = facts.in(RegistrationState.WAITLISTED);
+        return facts.roster().stream()
+                .sorted(Comparator.comparingInt(r -> order(r.state())))
+                .map(r -> row(r, line.indexOf(r) + 1, facts))
+                .toList();
+    }
+
+    private static int order(RegistrationState state) {
+        return state.takesSeats() ? 0 : state == RegistrationState.WAITLISTED ? 1 : 2;
+    }
+
+    private static SessionView.Row row(Registration r, int place, Facts facts) {
+        Session s = facts.session();
+        Map<Long, String> answers = facts.answers().getOrDefault(r.id(), Map.of());
+        int before = facts.before().getOrDefault(r.person(), 0);
+        return new SessionView.Row(
+                r.id(),
+                r.state().code(),
+                r.state().word(),
+                r.name(),
+                r.email(),
+                r.party(),
+                place > 0 ? "place " + place + passedOver(r) : "",
+                theirTime(s, r.zone()),
+                facts.questions().stream()
+                        .map(q -> answers.getOrDefault(q.id(), ""))
+                        .toList(),
+                before == 0 ? "new" : before == 1 ? "1 session" : before + " sessions",
+                attendance(r, facts),
+                RegistrationState.ACTIVE.contains(r.state()) && !facts.past());
+    }
+
+    private static String passedOver(Registration r) {
+        return r.passedOver() == 0 ? "" : ", passed over " + r.passedOver() + "×";
+    }
+
+    static String theirTime(Session s, ZoneId theirs) {
+        var there = s.start().atZone(theirs);
+        boolean sameDay = there.toLocalDate().equals(s.zonedStart().toLocalDate());
+        String day = sameDay ? "" : " " + Times.day(there).substring(0, 3);
+        return Times.city(theirs) + " " + Times.time(there) + day;
+    }
+
+    private static SessionView.Attendance attendance(Registration r, Facts facts) {
+        Attended a = facts.attended().get(r.id());
+        boolean counts = r.state() == RegistrationState.REGISTERED;
+        if (a == null) {
+            boolean absent = counts && facts.past();
+            return new SessionView.Attendance(
+                    absent ? "absent" : "none",
+                    absent ? "absent" : "",
+                    "",
+                    "",
+                    false,
+                    "",
+                    new SessionView.Bar(List.of()));
+        }
+        boolean running =
+                a.inside() && facts.now().isBefore(facts.session().doorHours().closes());
+        String code =
+                a.byHand().isEmpty() && running ? "inside" : a.verdict().name().toLowerCase(Locale.ROOT);
+        boolean seen = !a.presence().spans().isEmpty();
+        return new SessionView.Attendance(
+                code,
+                code.equals("inside") ? "inside now" : code,
+                seen ? a.presence().time().toMinutes() + " min" : "",
+                seen ? String.format(Locale.ENGLISH, "%.1f %%", a.presence().share() * 100) : "",
+                a.byHand().isPresent(),
+                a.byHand()
+                        .map(m -> "marked by " + m.by() + "; computed: "
+                                + a.computed().name().toLowerCase(Locale.ROOT))
+                        .orElse(""),
+                bar(facts.session().span(), a.presence().spans()));
+    }
+
+    private static SessionView.Bar bar(Interval window, List<Interval> spans) {
+        double all = window.length().toSeconds();
+        return new SessionView.Bar(spans.stream()
+                .map(span -> new SessionView.Bar.Span(
+                        Duration.between(window.start(), span.start()).toSeconds() * 100 / all,
+                        span.length().toSeconds() * 100 / all))
+                .toList());
+    }
+}

@@ -1,0 +1,108 @@
+package jollyroster.programme;
+
+import static jollyroster.platform.tables.Tables.SESSION;
+
+import java.util.List;
+import java.util.Optional;
+import jollyroster.platform.Permissions;
+import jollyroster.platform.Writes;
+import org.jooq.impl.DSL;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Changes sessions as a whole, so that a change can be taken back as a whole. Organisers only. */
+@Component
+public class PlanCommands {
+
+    private final Writes writes;
+    private final SessionCommands sessions;
+    private final Permissions permissions;
+
+    PlanCommands(Writes writes, SessionCommands sessions, Permissions permissions) {
+        this.writes = writes;
+        this.sessions = sessions;
+        this.permissions = permissions;
+    }
+
+    /** What can be changed about a session, as this write sees it. */
+    @Transactional
+    public Optional<SessionPlan> plan(long session) {
+        return writes.sql()
+                .selectFrom(SESSION)
+                .where(SESSION.ID.eq(session))
+                .fetchOptional(r -> new SessionPlan(
+                        r.getStartsAt(),
+                        r.getEndsAt(),
+                        r.getSeats(),
+                        r.getKeptBack(),
+                        r.getStatus().equals("CANCELLED"),
+                        r.getVenueId(),
+                        r.getDoorMinutes(),
+                        r.getOverrunMinutes(),
+                        r.getMinimum(),
+                        r.getIsOwnHosts(),
+                        sessions.hostsOf(session),
+                        r.getNote()));
+    }
+
+    /** Writes a plan whole; calendars are told by a higher sequence. */
+    @Transactional
+    public void apply(long session, SessionPlan plan) {
+        permissions.requireOrganiser();
+        writes.sql()
+                .update(SESSION)
+                .set(SESSION.STARTS_AT, plan.start())
+                .set(SESSION.ENDS_AT, plan.end())
+                .set(SESSION.SEATS, plan.seats())
+                .set(SESSION.KEPT_BACK, plan.keptBack())
+                .set(SESSION.STATUS, plan.cancelled() ? "CANCELLED" : "OPEN")
+                .set(SESSION.VENUE_ID, plan.venue())
+                .set(SESSION.DOOR_MINUTES, plan.doorMinutes())
+                .set(SESSION.OVERRUN_MINUTES, plan.overrunMinutes())
+                .set(SESSION.MINIMUM, plan.minimum())
+                .set(SESSION.IS_OWN_HOSTS, plan.ownHosts())
+                .set(SESSION.NOTE, plan.note())
+                .set(SESSION.SEQUENCE, SESSION.SEQUENCE.plus(1))
+                .where(SESSION.ID.eq(session))
+                .execute();
+        sessions.saveHosts(session, plan.ownHosts() ? plan.hosts() : List.of());
+        sessions.wantLinks(offeringOf(session));
+    }
+
+    /** Counts up the sequence of sessions, because something they show has changed. */
+    @Transactional
+    public void touch(List<Long> changed) {
+        permissions.requireOrganiser();
+        writes.sql()
+                .update(SESSION)
+                .set(SESSION.SEQUENCE, SESSION.SEQUENCE.plus(1))
+                .where(SESSION.ID.in(changed))
+                .execute();
+        writes.sql()
+                .selectDistinct(SESSION.OFFERING_ID)
+                .from(SESSION)
+                .where(SESSION.ID.in(changed))
+                .fetch(SESSION.OFFERING_ID)
+                .forEach(sessions::wantLinks);
+    }
+
+    /** Sets the seats of a session, or of its whole series, as part of a write that has checked them. */
+    @Transactional
+    public void setSeats(long session, int seats) {
+        permissions.requireOrganiser();
+        writes.sql()
+                .update(SESSION)
+                .set(SESSION.SEATS, seats)
+                .set(SESSION.KEPT_BACK, DSL.least(SESSION.KEPT_BACK, DSL.val(seats)))
+                .where(SESSION.ID.eq(session).or(SESSION.LEAD_ID.eq(session)))
+                .execute();
+    }
+
+    private long offeringOf(long session) {
+        return writes.sql()
+                .select(SESSION.OFFERING_ID)
+                .from(SESSION)
+                .where(SESSION.ID.eq(session))
+                .fetchSingle(SESSION.OFFERING_ID);
+    }
+}

@@ -1,0 +1,45 @@
+package jollyroster.roster;
+
+import java.time.Clock;
+import java.time.ZoneId;
+import java.util.List;
+import jollyroster.outbox.Recipient;
+import jollyroster.platform.tables.tables.records.RegistrationRecord;
+import jollyroster.programme.Session;
+import jollyroster.programme.SessionCommands;
+import org.springframework.stereotype.Component;
+
+/** People on a roster as the outbox knows them. */
+@Component
+class Recipients {
+
+    private final SessionCommands sessions;
+    private final Clock clock;
+
+    Recipients(SessionCommands sessions, Clock clock) {
+        this.sessions = sessions;
+        this.clock = clock;
+    }
+
+    /** The person for each date of the book that is still to come; for the session itself when none is. */
+    List<Recipient> of(Session session, RegistrationRecord registration, String email) {
+        List<Recipient> coming = sessions.datesOf(session).stream()
+                .filter(date -> !date.cancelled() && date.start().isAfter(clock.instant()))
+                .map(date -> one(date, registration, email))
+                .toList();
+        return coming.isEmpty() ? List.of(one(session, registration, email)) : coming;
+    }
+
+    /** The person for one date. */
+    static Recipient one(Session session, RegistrationRecord r, String email) {
+        return new Recipient(
+                r.getId(),
+                session.id(),
+                session.offering().id(),
+                email,
+                ZoneId.of(r.getZone()),
+                session.offering().title(),
+                session.zonedStart(),
+                session.sequence());
+    }
+}
