@@ -26,6 +26,11 @@ class ScreenshotsTest {
             shoot(organiser, "/desk", "today");
             shoot(organiser, "/desk/programme", "programme");
             shoot(organiser, "/desk/offerings/2", "offering-sheet");
+            typedDates(organiser);
+            shoot(organiser, "/desk/lanes?at=2027-03-15", "host-lanes");
+            shoot(organiser, "/desk/offerings/2/share", "share");
+            shoot(organiser, "/desk/schedule/10", "change-session");
+            shoot(organiser, "/desk/setup/venues", "venues");
             shoot(organiser, "/desk/sessions/7", "session");
             shoot(organiser, "/desk/sessions/2", "session-past");
             shoot(organiser, "/desk/outbox", "outbox");
@@ -40,7 +45,25 @@ class ScreenshotsTest {
             visitor.screenshot(new Page.ScreenshotOptions().setPath(folder.resolve("confirmation.png")));
             shoot(visitor, visitor.getAttribute(".stub a", "href"), "join-countdown");
             shoot(phone.newPage(), "/p/knots-and-splicing-bench", "registration-phone");
+            shoot(outside.newPage(), "/p/coastal-navigation", "series");
         }
+    }
+
+    private void typedDates(Page page) {
+        page.navigate("/desk/offerings/3");
+        page.fill(
+                "#typed",
+                String.join(
+                        "\n",
+                        "Tue 6 Apr 10-10:30, 13:45-14:15 x5",
+                        "every other Thu from 8 Apr x4 19:00-20:30 with Sable Renwick, 6 seats",
+                        "Mon 13 Apr 2027 10-11",
+                        "17 Apr 10:00-12:00 every 10 min @ Rope loft, 1 seat",
+                        "1 May 1-1:30"));
+        page.waitForSelector("#readings .wrong");
+        page.locator(".tools").evaluate("tools => tools.open = true");
+        page.locator("#dates").evaluate("dates => dates.scrollIntoView()");
+        page.screenshot(new Page.ScreenshotOptions().setPath(folder.resolve("typed-dates.png")));
     }
 
     private void shoot(Page page, String path, String name) {
