@@ -15,7 +15,7 @@ import java.util.stream.Collectors;
 import org.jsoup.Jsoup;
 import org.jsoup.nodes.Document;
 
-/** A visitor without a browser: keeps cookies, fills in forms, reads pages. Does not follow redirects. */
+/** A visitor without a browser: keeps cookies, fills in forms, reads pages. Follows a form to its confirmation (303) only. */
 public final class Browserless {
 
     private final HttpClient http = HttpClient.newBuilder()
@@ -90,6 +90,13 @@ public final class Browserless {
             HttpResponse<String> response = http.send(
                     request.timeout(Duration.ofSeconds(60)).build(),
                     HttpResponse.BodyHandlers.ofString(StandardCharsets.UTF_8));
+            if (response.statusCode() == 303) {
+                return send(HttpRequest.newBuilder(response.uri()
+                                .resolve(response.headers()
+                                        .firstValue("location")
+                                        .orElseThrow()))
+                        .GET());
+            }
             return new Page(response.statusCode(), Jsoup.parse(response.body(), base), response);
         } catch (IOException e) {
             throw new java.io.UncheckedIOException(e);

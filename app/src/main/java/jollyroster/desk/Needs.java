@@ -35,7 +35,7 @@ import org.springframework.stereotype.Component;
 @Component
 class Needs {
 
-    private static final Duration SOON = Duration.ofDays(10);
+    private static final Duration SOON = Duration.ofDays(14);
     private static final Duration LATELY = Duration.ofDays(14);
     private static final Set<Finding.Kind> SAID_OF_EACH_SESSION =
             Set.of(Finding.Kind.HOST_DOUBLE_BOOKED, Finding.Kind.VENUE_DOUBLE_BOOKED, Finding.Kind.LINK_FAILED);

@@ -15,6 +15,8 @@ import jollyroster.core.messages.MessagePlan;
 import jollyroster.core.messages.MessagePlan.Entry;
 import jollyroster.core.messages.PlanLine;
 import jollyroster.core.messages.QuietHours;
+import jollyroster.platform.Remembered;
+import jollyroster.platform.TableChanges;
 import jollyroster.platform.Writes;
 import jollyroster.platform.tables.tables.records.MessageRecord;
 import org.jooq.Condition;
@@ -31,9 +33,11 @@ public class OutboxCommands {
 
     private static final Duration LINK_AGAIN_AT_MOST_EVERY = Duration.ofMinutes(10);
     private final Writes writes;
+    private final Remembered<Long, List<PlanLine>> plans;
 
-    OutboxCommands(Writes writes) {
+    OutboxCommands(Writes writes, TableChanges changes) {
         this.writes = writes;
+        this.plans = new Remembered<>(changes, 200, "plan_line");
     }
 
     /** Gives an offering the default plan. */
@@ -178,10 +182,12 @@ public class OutboxCommands {
     }
 
     private List<PlanLine> plan(long offering) {
-        return writes.sql()
-                .selectFrom(PLAN_LINE)
-                .where(PLAN_LINE.OFFERING_ID.eq(offering))
-                .fetch(OutboxQueries::toPlanLine);
+        return plans.get(
+                offering,
+                id -> writes.sql()
+                        .selectFrom(PLAN_LINE)
+                        .where(PLAN_LINE.OFFERING_ID.eq(id))
+                        .fetch(OutboxQueries::toPlanLine));
     }
 
     private static MessageRecord row(

@@ -59,9 +59,10 @@ public final class Times {
         return day(time) + " " + time(time);
     }
 
-    /** {@code 19:00–20:30}; with the day of the end when it is another one. */
+    /** {@code 19:00–20:30}; with the day of the end when it is another one and not just the small hours of the next. */
     public static String hours(ZonedDateTime start, ZonedDateTime end) {
-        String until = start.toLocalDate().equals(end.toLocalDate()) ? time(end) : day(end) + " " + time(end);
+        boolean sameNight = Duration.between(start, end).compareTo(Duration.ofHours(12)) < 0;
+        String until = sameNight ? time(end) : day(end) + " " + time(end);
         return time(start) + "–" + until;
     }
 

@@ -13,6 +13,8 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import jollyroster.platform.Permissions;
 import jollyroster.platform.Reads;
+import jollyroster.platform.Remembered;
+import jollyroster.platform.TableChanges;
 import jollyroster.team.TeamQueries;
 import org.jooq.Record2;
 import org.springframework.stereotype.Component;
@@ -24,8 +26,10 @@ public class HostQueries {
     private final Reads reads;
     private final TeamQueries team;
     private final Permissions permissions;
+    private final Remembered<Long, List<Host>> usual;
 
-    HostQueries(Reads reads, TeamQueries team, Permissions permissions) {
+    HostQueries(Reads reads, TeamQueries team, Permissions permissions, TableChanges changes) {
+        this.usual = new Remembered<>(changes, 200, "offering", "account");
         this.reads = reads;
         this.team = team;
         this.permissions = permissions;
@@ -91,7 +95,7 @@ public class HostQueries {
 
     /** The usual hosts of an offering. */
     public List<Host> ofOffering(long offering) {
-        return ofOfferings(List.of(offering), known()).getOrDefault(offering, List.of());
+        return usual.get(offering, id -> ofOfferings(List.of(id), known()).getOrDefault(id, List.of()));
     }
 
     /** Hosts and whoever else leads, as people read it; empty for nobody. */

@@ -12,6 +12,8 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import jollyroster.core.dates.SessionTime;
 import jollyroster.platform.Reads;
+import jollyroster.platform.Remembered;
+import jollyroster.platform.TableChanges;
 import org.jooq.Condition;
 import org.jooq.impl.DSL;
 import org.springframework.stereotype.Component;
@@ -24,9 +26,19 @@ public class ProgrammeQueries {
     private static final Condition REAL = OFFERING.IS_PATTERN.isFalse();
     private static final Condition OPEN = SESSION.STATUS.eq("OPEN");
     private final Reads reads;
+    private final Remembered<String, Optional<Offering>> shown;
+    private final Remembered<Long, Optional<Session>> sessions;
+    private final Remembered<Long, List<Session>> ofOffering;
+    private final Remembered<Long, List<Session>> ofSeries;
+    private final Remembered<Long, List<AskedQuestion>> questions;
 
-    ProgrammeQueries(Reads reads) {
+    ProgrammeQueries(Reads reads, TableChanges changes) {
         this.reads = reads;
+        this.shown = new Remembered<>(changes, 200, "offering", "venue");
+        this.sessions = new Remembered<>(changes, 1000, "session", "offering", "venue");
+        this.ofOffering = new Remembered<>(changes, 100, "session", "offering", "venue");
+        this.ofSeries = new Remembered<>(changes, 100, "session", "offering", "venue");
+        this.questions = new Remembered<>(changes, 200, "question");
     }
 
     /** The offering or pattern of this number. */
@@ -36,7 +48,7 @@ public class ProgrammeQueries {
 
     /** The offering with this name in addresses, unless it is a draft. */
     public Optional<Offering> shown(String slug) {
-        return shown(OFFERING.SLUG.eq(slug));
+        return shown.get(slug, name -> shown(OFFERING.SLUG.eq(name)));
     }
 
     /** The offering with this code in short links, unless it is a draft. */
@@ -68,7 +80,11 @@ public class ProgrammeQueries {
     }
 
     public Optional<Session> session(long id) {
-        return RowQueries.sessions(reads.sql()).where(SESSION.ID.eq(id)).fetchOptional(RowQueries::session);
+        return sessions.get(
+                id,
+                key -> RowQueries.sessions(reads.sql())
+                        .where(SESSION.ID.eq(key))
+                        .fetchOptional(RowQueries::session));
     }
 
     /** These sessions, in no order. */
@@ -78,12 +94,14 @@ public class ProgrammeQueries {
 
     /** The sessions of an offering in order of time. */
     public List<Session> sessionsOf(long offering) {
-        return inOrder(SESSION.OFFERING_ID.eq(offering));
+        return ofOffering.get(offering, id -> inOrder(SESSION.OFFERING_ID.eq(id)));
     }
 
     /** The dates of the book that this session belongs to, in order of time: itself, or its whole series. */
     public List<Session> datesOf(Session session) {
-        return session.lead() == null ? List.of(session) : inOrder(SESSION.LEAD_ID.eq(session.book()));
+        return session.lead() == null
+                ? List.of(session)
+                : ofSeries.get(session.book(), lead -> inOrder(SESSION.LEAD_ID.eq(lead)));
     }
 
     /**
@@ -144,7 +162,7 @@ public class ProgrammeQueries {
     }
 
     public List<AskedQuestion> questions(long offering) {
-        return RowQueries.questions(reads.sql(), offering);
+        return questions.get(offering, id -> RowQueries.questions(reads.sql(), id));
     }
 
     /** The questions of several offerings, in one query. */

@@ -13,6 +13,8 @@ import java.util.OptionalInt;
 import jollyroster.core.dates.SessionTime;
 import jollyroster.core.seats.SignUpStyle;
 import jollyroster.platform.Permissions;
+import jollyroster.platform.Remembered;
+import jollyroster.platform.TableChanges;
 import jollyroster.platform.Writes;
 import jollyroster.platform.tables.tables.records.OfferingRecord;
 import jollyroster.platform.tables.tables.records.SessionRecord;
@@ -31,8 +33,12 @@ public class SessionCommands {
     private final SeatCounts counts;
     private final Permissions permissions;
     private final Clock clock;
+    private final Remembered<Long, Optional<Session>> known;
+    private final Remembered<Long, List<Session>> knownDates;
 
-    SessionCommands(Writes writes, SeatCounts counts, Permissions permissions, Clock clock) {
+    SessionCommands(Writes writes, SeatCounts counts, Permissions permissions, TableChanges changes, Clock clock) {
+        this.known = new Remembered<>(changes, 1000, "session", "offering", "venue");
+        this.knownDates = new Remembered<>(changes, 100, "session", "offering", "venue");
         this.writes = writes;
         this.counts = counts;
         this.permissions = permissions;
@@ -258,17 +264,24 @@ public class SessionCommands {
     /** The session as this write sees it. */
     @Transactional
     public Optional<Session> session(long id) {
-        return RowQueries.sessions(writes.sql()).where(SESSION.ID.eq(id)).fetchOptional(RowQueries::session);
+        return known.get(
+                id,
+                key -> RowQueries.sessions(writes.sql())
+                        .where(SESSION.ID.eq(key))
+                        .fetchOptional(RowQueries::session));
     }
 
     /** The dates of the book that this session belongs to, as this write sees them: itself, or its whole series. */
     @Transactional
     public List<Session> datesOf(Session session) {
-        return RowQueries.sessions(writes.sql())
-                .where(SESSION.ID.eq(session.id()))
-                .or(SESSION.LEAD_ID.eq(session.book()))
-                .orderBy(SESSION.STARTS_AT, SESSION.ID)
-                .fetch(RowQueries::session);
+        return session.lead() == null
+                ? session(session.id()).stream().toList()
+                : knownDates.get(
+                        session.book(),
+                        lead -> RowQueries.sessions(writes.sql())
+                                .where(SESSION.LEAD_ID.eq(lead))
+                                .orderBy(SESSION.STARTS_AT, SESSION.ID)
+                                .fetch(RowQueries::session));
     }
 
     /** The sessions of an offering in order of time, as this write sees them. */

@@ -19,12 +19,17 @@ import jollyroster.programme.Venue;
 import jollyroster.roster.Registration;
 import jollyroster.roster.RegistrationState;
 import jollyroster.roster.RosterQueries;
+import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.ModelAndView;
+import org.springframework.web.servlet.view.RedirectView;
 
 /** A person's own page, also shown as the confirmation right after registering. */
 @Component
 class OwnPage {
+
+    /** A parameter of the page's address right after registering. */
+    static final String JUST_REGISTERED = "confirmed";
 
     private final RosterQueries roster;
     private final ProgrammeQueries programme;
@@ -82,8 +87,13 @@ class OwnPage {
                 .flatMap(r -> programme.dateAt(r.session(), clock.instant()).map(session -> new Found(r, session)));
     }
 
+    /** Sends the browser to the page as a confirmation, so that loading it again registers nobody again. */
     ModelAndView confirmation(Link link) {
-        return show(find(link).orElseThrow(), true);
+        RedirectView confirmed =
+                new RedirectView("/my/" + links.issue(Purpose.OWN_PAGE, link) + "?" + JUST_REGISTERED, true);
+        confirmed.setStatusCode(HttpStatus.SEE_OTHER);
+        confirmed.setExposeModelAttributes(false);
+        return new ModelAndView(confirmed);
     }
 
     ModelAndView show(Found found, boolean justRegistered) {

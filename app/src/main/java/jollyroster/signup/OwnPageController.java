@@ -12,6 +12,7 @@ import jollyroster.platform.PersonalLinks;
 import jollyroster.roster.Registration;
 import jollyroster.roster.RosterCommands;
 import jollyroster.roster.RosterLetters;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -54,13 +55,16 @@ class OwnPageController {
 
     @GetMapping("/my/{token}")
     ModelAndView own(
-            @PathVariable String token, @RequestParam(defaultValue = "") String moved, HttpServletResponse response) {
+            @PathVariable String token,
+            @RequestParam(defaultValue = "") String moved,
+            @RequestParam(name = OwnPage.JUST_REGISTERED, required = false) @Nullable String confirmed,
+            HttpServletResponse response) {
         response.setHeader("Cache-Control", "no-store");
         Optional<OwnPage.Found> found = ownPage.find(token);
         if (found.isEmpty()) {
             return unknown();
         }
-        ModelAndView page = ownPage.show(found.get(), false);
+        ModelAndView page = ownPage.show(found.get(), confirmed != null);
         Arrays.stream(RosterCommands.Moved.values())
                 .filter(m -> m.name().equals(moved))
                 .forEach(m -> page.addObject(m == RosterCommands.Moved.DONE ? "said" : "warned", words(m)));

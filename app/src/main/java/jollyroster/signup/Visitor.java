@@ -10,7 +10,7 @@ import jollyroster.platform.Times;
 /** In which zone a visitor sees times: the one asked for, else the one the browser said before, else the organiser's. */
 final class Visitor {
 
-    private static final String COOKIE = "zone";
+    static final String COOKIE = "zone";
 
     private Visitor() {}
 

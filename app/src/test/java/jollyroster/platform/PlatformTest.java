@@ -52,7 +52,9 @@ class PlatformTest {
         assertThat(Times.range(start, start.plusSeconds(5400), HALIFAX, today.minusYears(1)))
                 .isEqualTo("Tue 16 Mar 2027, 19:00–20:30");
         assertThat(Times.range(start, start.plusSeconds(7200), ZoneId.of("Europe/Lisbon"), today))
-                .isEqualTo("Tue 16 Mar, 22:00–Wed 17 Mar 00:00");
+                .isEqualTo("Tue 16 Mar, 22:00–00:00");
+        assertThat(Times.range(start, start.plusSeconds(54_000), HALIFAX, today))
+                .isEqualTo("Tue 16 Mar, 19:00–Wed 17 Mar 10:00");
         assertThat(Times.length(Duration.ofMinutes(90))).isEqualTo("1 h 30 min");
         assertThat(Times.length(Duration.ofDays(6))).isEqualTo("6 days");
         assertThat(Times.city(ZoneId.of("America/Port_of_Spain"))).isEqualTo("Port of Spain");

@@ -17,7 +17,7 @@ import java.util.stream.Stream;
 public final class Bench {
 
     private static final int CLIENTS = 32;
-    private static final int WARM_UP = 4000;
+    private static final int WARM_UP = 6000;
     private static final int REQUESTS = 3000;
     private static final int COMMITS = 4000;
 
@@ -36,9 +36,11 @@ public final class Bench {
         Driver driver = new Driver(server.port(), CLIENTS);
         String page = server.offeringPage();
         driver.registrations(page, WARM_UP, "warm");
-        driver.emptyPosts(WARM_UP);
-        driver.pages("/empty", WARM_UP);
-        driver.pages(page, WARM_UP);
+        for (int round = 0; round < 2; round++) {
+            driver.emptyPosts(WARM_UP);
+            driver.pages("/empty", WARM_UP);
+            driver.pages(page, WARM_UP);
+        }
         Map<String, Double> rates = new LinkedHashMap<>();
         rates.put("empty page", driver.pages("/empty", REQUESTS));
         rates.put("public page", driver.pages(page, REQUESTS));

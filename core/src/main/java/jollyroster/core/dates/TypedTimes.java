@@ -28,6 +28,7 @@ final class TypedTimes {
 
     private final TypedDates.Setting setting;
     private final List<Stretch> stretches = new ArrayList<>();
+    private boolean daytimeAssumed;
 
     TypedTimes(TypedDates.Setting setting) {
         this.setting = setting;
@@ -64,11 +65,22 @@ final class TypedTimes {
         Reading start = Reading.of(at, m.group(1), m.group(2), m.group(3));
         if (m.group(4) == null) {
             LocalTime from = time(start, cursor);
+            noteDaytime(cursor, at, from.toString());
             return cut(cursor, at, from, null, length(cursor, at));
         }
         Reading end = Reading.of(at, m.group(4), m.group(5), m.group(6));
         LocalTime from = time(start.withHalfOf(end), cursor);
-        return cut(cursor, at, from, endAfter(from, end, cursor), null);
+        LocalTime to = endAfter(from, end, cursor);
+        noteDaytime(cursor, at, from + "–" + to);
+        return cut(cursor, at, from, to, null);
+    }
+
+    /** Says how a time without am or pm was read, once for a start with its end. */
+    private void noteDaytime(Cursor cursor, int at, String read) {
+        if (daytimeAssumed) {
+            cursor.note(TypedLine.Reading.DAYTIME_ASSUMED, at, read);
+            daytimeAssumed = false;
+        }
     }
 
     private Duration length(Cursor cursor, int at) {
@@ -114,9 +126,8 @@ final class TypedTimes {
         if (!halfDayLater) {
             return asTyped;
         }
-        LocalTime later = timeOf(end, end.hour + 12, cursor);
-        cursor.note(TypedLine.Reading.DAYTIME_ASSUMED, end.index, from + "–" + later);
-        return later;
+        daytimeAssumed = true;
+        return timeOf(end, end.hour + 12, cursor);
     }
 
     private LocalTime time(Reading reading, Cursor cursor) {
@@ -128,9 +139,8 @@ final class TypedTimes {
         }
         boolean couldBeEither = reading.hour >= 1 && reading.hour < 12 && !reading.twoDigits;
         if (couldBeEither && reading.hour < setting.dayBegins()) {
-            LocalTime later = timeOf(reading, reading.hour + 12, cursor);
-            cursor.note(TypedLine.Reading.DAYTIME_ASSUMED, reading.index, later.toString());
-            return later;
+            daytimeAssumed = true;
+            return timeOf(reading, reading.hour + 12, cursor);
         }
         return timeOf(reading, reading.hour, cursor);
     }

@@ -54,9 +54,7 @@ class TypedDatesTest {
     @Test
     void says_how_it_read_a_time_without_am_or_pm() {
         assertThat(only("6 Apr 2027 1-1:30").notes())
-                .containsExactly(
-                        new TypedLine.Note(Reading.DAYTIME_ASSUMED, 12, "13:00"),
-                        new TypedLine.Note(Reading.DAYTIME_ASSUMED, 12, "13:00–13:30"));
+                .containsExactly(new TypedLine.Note(Reading.DAYTIME_ASSUMED, 12, "13:00–13:30"));
         assertThat(only("6 Apr 2027 13:00-13:30").notes()).isEmpty();
         assertThat(only("6 Apr 2027 at 7").notes()).contains(new TypedLine.Note(Reading.DAYTIME_ASSUMED, 12, "19:00"));
     }

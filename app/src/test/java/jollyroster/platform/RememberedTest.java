@@ -1,0 +1,127 @@
+package jollyroster.platform;
+
+import static jollyroster.Saltmarrow.Wanted.seats;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.Duration;
+import java.util.Map;
+import jollyroster.AppTest;
+import jollyroster.Browserless;
+import jollyroster.Saltmarrow;
+import jollyroster.Saltmarrow.Published;
+import jollyroster.TestClock;
+import jollyroster.programme.OfferingCommands;
+import jollyroster.programme.OfferingStatus;
+import jollyroster.programme.ProgrammeQueries;
+import jollyroster.programme.SessionCommands;
+import jollyroster.roster.RosterCommands;
+import jollyroster.schedule.ScheduleCommands;
+import jollyroster.schedule.Scope;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.test.web.server.LocalServerPort;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/** What is kept in memory never outlives what it was read from. */
+@AppTest
+class RememberedTest {
+
+    @Autowired
+    Saltmarrow saltmarrow;
+
+    @Autowired
+    ProgrammeQueries programme;
+
+    @Autowired
+    SessionCommands sessions;
+
+    @Autowired
+    OfferingCommands offerings;
+
+    @Autowired
+    ScheduleCommands schedule;
+
+    @Autowired
+    RosterCommands roster;
+
+    @Autowired
+    TransactionTemplate transaction;
+
+    @Autowired
+    TableChanges changes;
+
+    @Autowired
+    TestClock clock;
+
+    @LocalServerPort
+    int port;
+
+    @AfterEach
+    void back() {
+        clock.set(TestClock.START);
+    }
+
+    private boolean isCalledOff(Published at) {
+        return programme.session(at.session()).orElseThrow().cancelled();
+    }
+
+    @Test
+    void a_change_is_seen_by_the_next_reader() {
+        Published at = saltmarrow.publish(seats(3));
+        assertThat(isCalledOff(at)).isFalse();
+        schedule.callOff(at.session(), Scope.THIS);
+        assertThat(isCalledOff(at)).isTrue();
+    }
+
+    @Test
+    void what_was_read_in_a_write_that_failed_is_forgotten() {
+        Published at = saltmarrow.publish(seats(3));
+        transaction.executeWithoutResult(status -> {
+            schedule.callOff(at.session(), Scope.THIS);
+            assertThat(sessions.session(at.session()).orElseThrow().cancelled()).isTrue();
+            assertThat(isCalledOff(at)).as("readers see what is kept").isFalse();
+            status.setRollbackOnly();
+        });
+        assertThat(sessions.session(at.session()).orElseThrow().cancelled()).isFalse();
+        assertThat(isCalledOff(at)).isFalse();
+    }
+
+    @Test
+    void a_registration_leaves_the_programme_s_tables_alone() {
+        Published at = saltmarrow.publish(seats(3));
+        long before = changes.generation("offering", "session", "venue", "question");
+        roster.register(Saltmarrow.person(at.session(), "Kofi Brannigan", 1));
+        assertThat(changes.generation("offering", "session", "venue", "question"))
+                .isEqualTo(before);
+        assertThat(changes.generation("registration")).isPositive();
+    }
+
+    @Test
+    void a_kept_page_is_everybody_s_own_and_never_stale() {
+        Published at = saltmarrow.publish(seats(2));
+        String page = "/p/" + at.slug();
+        Browserless.Page first = new Browserless(port).get(page);
+        Browserless.Page second = new Browserless(port).get(page);
+        assertThat(second.document().select(".choice").text()).contains("2 left");
+        assertThat(number(second)).isNotEqualTo(number(first)).hasSize(36);
+        assertThat(second.csrf()).isNotBlank().isNotEqualTo(first.csrf());
+        assertThat(second.response().headers().firstValue("content-security-policy"))
+                .isPresent();
+
+        new Browserless(port).register(at, Map.of());
+        assertThat(new Browserless(port).get(page).document().select(".choice").text())
+                .contains("1 left");
+        new Browserless(port).register(at, Map.of("email", "bao@crew.example", "name", "Bao Lindqvist"));
+        assertThat(new Browserless(port).get(page).document().select(".choice").text())
+                .contains("full");
+        clock.windOn(Duration.ofDays(7));
+        assertThat(new Browserless(port).get(page).document().select(".choice")).isEmpty();
+        offerings.turn(at.offering(), OfferingStatus.DRAFT);
+        assertThat(new Browserless(port).get(page).status()).isEqualTo(404);
+    }
+
+    private static String number(Browserless.Page page) {
+        return page.document().select("input[name=form]").attr("value");
+    }
+}
