@@ -97,7 +97,7 @@ class StoryTest {
         organiser.navigate("/desk");
         Locator clock = organiser.locator("[data-clock]");
         for (int i = 0; i < 12 && !clock.textContent().contains("Thu 11 Mar 10:00"); i++) {
-            organiser.click(".clock button[value=next]");
+            windOn(organiser, "next");
         }
         assertThat(clock).containsText("Thu 11 Mar 10:00");
         organiser.navigate("/desk/outbox?show=sent");
@@ -116,16 +116,23 @@ class StoryTest {
         assertThat(organiser.locator("#roster tr", new Page.LocatorOptions().setHasText("Wren Skerry")))
                 .containsText("inside now");
         for (int i = 0; i < 3; i++) {
-            organiser.click(".clock button[value='15m']");
+            windOn(organiser, "15m");
         }
         attendee.click("text=Leave");
         assertThat(attendee.locator("main")).containsText("You have left");
-        organiser.click(".clock button[value='1h']");
+        windOn(organiser, "1h");
+    }
+
+    /** Winds the clock on and waits for the page that shows the new time. */
+    private static void windOn(Page organiser, String by) {
+        Locator clock = organiser.locator("[data-clock]");
+        String before = clock.textContent();
+        organiser.click(".clock button[value='" + by + "']");
+        assertThat(clock).not().hasText(before);
     }
 
     private static void seeAttendance(Page organiser) {
         Locator row = organiser.locator("#roster tr", new Page.LocatorOptions().setHasText("Wren Skerry"));
-        organiser.reload();
         assertThat(row).containsText("attended");
         assertThat(row).containsText(Pattern.compile("45 min, 7[45]\\.\\d %|46 min, 7\\d\\.\\d %"));
         row.locator("button[value=PART]").click();

@@ -170,8 +170,9 @@ class DatesOverHttpTest {
         assertThat(organiser
                         .get("/desk/programme?when=coming&state=full")
                         .document()
-                        .select(".programme .name a"))
-                .isEmpty();
+                        .select(".programme .name a")
+                        .eachAttr("href"))
+                .doesNotContain("/desk/sessions/" + at.session());
         assertThat(organiser
                         .get("/desk/programme?q=bench")
                         .document()
