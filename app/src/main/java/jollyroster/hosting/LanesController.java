@@ -27,6 +27,7 @@ import jollyroster.programme.Session;
 import jollyroster.programme.Venue;
 import jollyroster.schedule.OutcomeWords;
 import jollyroster.schedule.ScheduleCommands;
+import jollyroster.team.Role;
 import jollyroster.team.TeamQueries;
 import org.springframework.http.HttpStatus;
 import org.springframework.ui.Model;
@@ -118,7 +119,7 @@ class LanesController {
                     .filter(b -> b.host() == mate.id())
                     .map(BusyQueries.Block::span)
                     .toList();
-            if (!led.isEmpty() || !elsewhere.isEmpty() || mate.role() == jollyroster.team.Role.HOST) {
+            if (!led.isEmpty() || !elsewhere.isEmpty() || mate.role() == Role.HOST) {
                 lanes.add(new HostLanes.Host(
                         mate.name(), held(led), elsewhere, clashes(conflicts, Owner.host(mate.id()))));
             }

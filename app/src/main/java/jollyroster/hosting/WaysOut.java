@@ -10,7 +10,9 @@ import jollyroster.core.openhours.Claim.Owner;
 import jollyroster.core.openhours.Conflict;
 import jollyroster.platform.Times;
 import jollyroster.programme.Session;
+import jollyroster.team.Role;
 import jollyroster.team.TeamQueries;
+import jollyroster.team.TeamQueries.Mate;
 import org.springframework.stereotype.Component;
 
 /** Puts conflicts into words and finds a way out of each: somebody who is free, or another start. */
@@ -49,10 +51,12 @@ class WaysOut {
     record Free(long host, String name) {}
 
     List<View> of(List<ConflictFinder.Named> conflicts, Interval window, ZoneId zone) {
-        return conflicts.stream().map(named -> view(named, window, zone)).toList();
+        List<Mate> hosts =
+                team.hosts().stream().filter(m -> m.role() == Role.HOST).toList();
+        return conflicts.stream().map(named -> view(named, hosts, window, zone)).toList();
     }
 
-    private View view(ConflictFinder.Named named, Interval window, ZoneId zone) {
+    private View view(ConflictFinder.Named named, List<Mate> hosts, Interval window, ZoneId zone) {
         Conflict c = named.conflict();
         Session movable = named.sessions().stream()
                 .filter(s -> s.id() == c.movable().id())
@@ -77,7 +81,7 @@ class WaysOut {
                                 .toString())
                         .orElse(""),
                 elsewhere.map(i -> Times.dayAndTime(i.start(), zone)).orElse(""),
-                host ? free(movable, c.owner().id(), window) : List.of());
+                host ? free(movable, hosts, c.owner().id(), window) : List.of());
     }
 
     private static String side(Claim claim, ConflictFinder.Named named, ZoneId zone) {
@@ -109,11 +113,10 @@ class WaysOut {
         return finder.withMoved(movable, to, around).isEmpty() ? Optional.of(to) : Optional.empty();
     }
 
-    private List<Free> free(Session session, long instead, Interval window) {
+    private List<Free> free(Session session, List<Mate> hosts, long instead, Interval window) {
         List<Long> taken = finder.takenDuring(session.claim(Owner.host(0)).padded(), session.id(), window);
-        return team.hosts().stream()
+        return hosts.stream()
                 .filter(m -> m.id() != instead && !taken.contains(m.id()))
-                .filter(m -> m.role() == jollyroster.team.Role.HOST)
                 .map(m -> new Free(m.id(), m.name()))
                 .limit(3)
                 .toList();

@@ -15,6 +15,7 @@ import jollyroster.core.dates.Offset;
 import jollyroster.core.messages.Anchor;
 import jollyroster.core.messages.PlanLine;
 import jollyroster.platform.Reads;
+import jollyroster.platform.tables.tables.records.MessageRecord;
 import jollyroster.platform.tables.tables.records.PlanLineRecord;
 import org.jooq.impl.DSL;
 import org.springframework.stereotype.Component;
@@ -180,7 +181,7 @@ public class OutboxQueries {
                 .fetchOptional(DSL.min(MESSAGE.DUE_AT));
     }
 
-    private static Item item(jollyroster.platform.tables.tables.records.MessageRecord m) {
+    private static Item item(MessageRecord m) {
         return new Item(
                 m.getId(),
                 m.getMessageKey(),

@@ -1,5 +1,6 @@
 package jollyroster.programme;
 
+import static jollyroster.platform.tables.Tables.CHANGE;
 import static jollyroster.platform.tables.Tables.OFFERING;
 import static jollyroster.platform.tables.Tables.OFFERING_HOST;
 import static jollyroster.platform.tables.Tables.SESSION;
@@ -259,10 +260,7 @@ public class OfferingCommands {
         writes.sql().deleteFrom(SESSION).where(SESSION.OFFERING_ID.eq(offering)).execute();
         questions.save(offering, List.of());
         outbox.dropPlan(offering);
-        writes.sql()
-                .deleteFrom(jollyroster.platform.tables.Tables.CHANGE)
-                .where(jollyroster.platform.tables.Tables.CHANGE.OFFERING_ID.eq(offering))
-                .execute();
+        writes.sql().deleteFrom(CHANGE).where(CHANGE.OFFERING_ID.eq(offering)).execute();
         writes.sql().deleteFrom(OFFERING).where(OFFERING.ID.eq(offering)).execute();
         return true;
     }

@@ -68,6 +68,19 @@ class PlainVisitTest {
         }
     }
 
+    /** How many dates of the list have their seats drawn over their hours; -1 when the list shows none at all. */
+    private static final String HOURS_UNDER_SEATS = """
+            (() => {
+              const dates = [...document.querySelectorAll('.dates-offered a')].filter(a => a.querySelector('svg'));
+              const covered = dates.filter(a => {
+                const hours = a.querySelector('.when > span').getBoundingClientRect();
+                const seats = a.querySelector('svg').getBoundingClientRect();
+                return seats.left < hours.right && seats.top < hours.bottom;
+              });
+              return dates.length ? covered.length : -1;
+            })()
+            """;
+
     @Test
     void on_a_phone_nothing_is_cut_off_and_one_can_register() {
         try (BrowserContext context = Chromium.person(port, Chromium.phone("America/Toronto"))) {
@@ -78,6 +91,8 @@ class PlainVisitTest {
                         .as(path)
                         .isLessThanOrEqualTo(360);
             }
+            page.navigate("/");
+            assertThat((Integer) page.evaluate(HOURS_UNDER_SEATS)).isZero();
             page.navigate("/p/knots-and-splicing-bench");
             page.locator("input[name=session]").first().check();
             assertThat(page.locator("[data-take]")).hasText("Take a seat or join the waitlist");
