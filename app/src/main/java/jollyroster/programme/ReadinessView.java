@@ -13,7 +13,7 @@ public final class ReadinessView {
 
     private ReadinessView() {}
 
-    static MarginNote note(Finding finding, ZoneId zone) {
+    public static MarginNote note(Finding finding, ZoneId zone) {
         String level = switch (finding.kind().severity()) {
             case STOPS -> "stop";
             case ODD -> "odd";
@@ -112,7 +112,7 @@ public final class ReadinessView {
         };
     }
 
-    static String place(Finding finding) {
+    public static String place(Finding finding) {
         return finding.kind().place().name().toLowerCase(Locale.ROOT);
     }
 }

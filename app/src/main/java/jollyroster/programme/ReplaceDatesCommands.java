@@ -13,7 +13,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** Puts typed dates in the place of those to come. Organisers only. */
 @Component
-class ReplaceDatesCommands {
+public class ReplaceDatesCommands {
 
     private final SessionCommands sessions;
     private final PlanCommands planned;
@@ -31,7 +31,7 @@ class ReplaceDatesCommands {
     }
 
     /** @param kept dates that would go though people are on them, in words; then nothing was changed */
-    record Replaced(int added, int removed, List<String> kept) {}
+    public record Replaced(int added, int removed, List<String> kept) {}
 
     /** What stays as it is keeps its number; what is no longer there goes, unless people are on it; the rest is added. */
     @Transactional

@@ -18,12 +18,12 @@ import org.jspecify.annotations.Nullable;
 public record SheetForm(
         int version, Words words, Place place, Seats seats, SignUp signup, List<QuestionForm> question) {
 
-    static final int MOST_QUESTIONS = 20;
+    public static final int MOST_QUESTIONS = 20;
     static final int MOST_HOSTS = 10;
     static final int MOST_LABELS = 12;
 
     /** The languages an offering can be held in, by ISO 639-1 code. */
-    static final List<String> LANGUAGES =
+    public static final List<String> LANGUAGES =
             List.of("en", "fr", "de", "es", "pt", "it", "nl", "nb", "sv", "da", "fi", "pl", "uk", "ja", "zh", "ar");
 
     public SheetForm {
@@ -248,7 +248,7 @@ public record SheetForm(
         return new SheetCheck(this).problems();
     }
 
-    static boolean isNumber(String text, int least, int most) {
+    public static boolean isNumber(String text, int least, int most) {
         return text.matches("\\d{1,9}") && Integer.parseInt(text) >= least && Integer.parseInt(text) <= most;
     }
 

@@ -1,4 +1,4 @@
-package jollyroster.programme;
+package jollyroster.sheet;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
@@ -16,6 +16,12 @@ import jollyroster.core.dates.TypedDates;
 import jollyroster.core.dates.TypedDatesText;
 import jollyroster.exchange.CalendarReader;
 import jollyroster.platform.DeskPage;
+import jollyroster.programme.HostQueries;
+import jollyroster.programme.Offering;
+import jollyroster.programme.ProgrammeQueries;
+import jollyroster.programme.ReplaceDatesCommands;
+import jollyroster.programme.SessionCommands;
+import jollyroster.programme.SheetForm;
 import org.springframework.http.HttpStatus;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -72,7 +78,7 @@ class DatesController {
             Model model) {
         String limited = text.substring(0, Math.min(text.length(), LONGEST_TEXT));
         model.addAttribute("typed", view(limited, typed.read(known(id), limited), replaces));
-        return "programme/sheet-dates :: readings";
+        return "sheet/dates :: readings";
     }
 
     /** Adds the typed dates, or puts them in the place of those to come. All of them or none. */

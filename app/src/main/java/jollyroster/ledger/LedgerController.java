@@ -1,4 +1,4 @@
-package jollyroster.programme;
+package jollyroster.ledger;
 
 import java.time.Clock;
 import java.time.Duration;
@@ -20,8 +20,20 @@ import jollyroster.platform.DeskPage;
 import jollyroster.platform.OrganisationQueries;
 import jollyroster.platform.Permissions;
 import jollyroster.platform.Times;
+import jollyroster.programme.Clashes;
+import jollyroster.programme.HostQueries;
 import jollyroster.programme.HostQueries.Host;
+import jollyroster.programme.MeetingLink;
+import jollyroster.programme.Offering;
+import jollyroster.programme.OfferingStatus;
+import jollyroster.programme.OutlookWords;
+import jollyroster.programme.ProgrammeQueries;
+import jollyroster.programme.ReadinessCheck;
+import jollyroster.programme.ReadinessView;
+import jollyroster.programme.SeatCounts;
 import jollyroster.programme.SeatCounts.SeatCount;
+import jollyroster.programme.Session;
+import jollyroster.programme.Venue;
 import jollyroster.team.TeamQueries;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -117,7 +129,7 @@ class LedgerController {
         model.addAttribute("days", days(sessions, leaders, taken, now));
         model.addAttribute("total", sessions.size());
         addChoices(model, filter, now);
-        return "programme/ledger";
+        return "ledger/ledger";
     }
 
     private void addChoices(Model model, LedgerFilter filter, Instant now) {

@@ -1,4 +1,4 @@
-package jollyroster.programme;
+package jollyroster.sheet;
 
 import java.time.Clock;
 import java.time.Duration;
@@ -17,8 +17,13 @@ import jollyroster.core.dates.TypedDates;
 import jollyroster.core.dates.TypedDatesText;
 import jollyroster.core.dates.TypedLine;
 import jollyroster.platform.OrganisationQueries;
+import jollyroster.programme.HostQueries;
 import jollyroster.programme.HostQueries.Host;
+import jollyroster.programme.Offering;
+import jollyroster.programme.ProgrammeQueries;
+import jollyroster.programme.Session;
 import jollyroster.programme.SessionCommands.NewDate;
+import jollyroster.programme.Venue;
 import jollyroster.team.TeamQueries;
 import org.springframework.stereotype.Component;
 

@@ -1,4 +1,4 @@
-package jollyroster.programme;
+package jollyroster.sheet;
 
 import java.time.Clock;
 import java.time.Instant;
@@ -16,8 +16,21 @@ import jollyroster.outbox.OutboxQueries;
 import jollyroster.platform.Address;
 import jollyroster.platform.Markdown;
 import jollyroster.platform.Times;
+import jollyroster.programme.HostQueries;
 import jollyroster.programme.HostQueries.Host;
+import jollyroster.programme.Offering;
+import jollyroster.programme.OfferingStatus;
+import jollyroster.programme.OutlookWords;
+import jollyroster.programme.ProgrammeQueries;
+import jollyroster.programme.ReadinessCheck;
+import jollyroster.programme.ReadinessView;
+import jollyroster.programme.SeatCounts;
 import jollyroster.programme.SeatCounts.SeatCount;
+import jollyroster.programme.Session;
+import jollyroster.programme.SheetForm;
+import jollyroster.programme.Tint;
+import jollyroster.programme.Venue;
+import jollyroster.programme.Visibility;
 import jollyroster.team.TeamQueries;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
@@ -88,7 +101,7 @@ class SheetAssembler {
             boolean canPublish,
             String styleWords) {}
 
-    /** Fills the model of {@code programme/sheet}. @param problems of the form, by field */
+    /** Fills the model of {@code sheet/sheet}. @param problems of the form, by field */
     String page(Model model, Offering offering, SheetForm form, Map<String, String> problems) {
         Instant now = clock.instant();
         List<Session> sessions = queries.sessionsOf(offering.id());
@@ -114,7 +127,7 @@ class SheetAssembler {
         if (!model.containsAttribute("typed")) {
             model.addAttribute("typed", TypedDatesView.NOTHING);
         }
-        return "programme/sheet";
+        return "sheet/sheet";
     }
 
     private void addChoices(Model model, Offering offering) {

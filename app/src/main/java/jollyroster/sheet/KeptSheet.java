@@ -1,7 +1,12 @@
-package jollyroster.programme;
+package jollyroster.sheet;
 
 import java.util.List;
 import jollyroster.core.intake.Question;
+import jollyroster.programme.AskedQuestion;
+import jollyroster.programme.Offering;
+import jollyroster.programme.OfferingFront;
+import jollyroster.programme.OfferingRules;
+import jollyroster.programme.SheetForm;
 import jollyroster.programme.SheetForm.Place;
 import jollyroster.programme.SheetForm.QuestionForm;
 import jollyroster.programme.SheetForm.Seats;

@@ -1,4 +1,4 @@
-package jollyroster.programme;
+package jollyroster.ledger;
 
 import static jollyroster.platform.tables.Tables.SAVED_VIEW;
 

@@ -1,4 +1,4 @@
-package jollyroster.programme;
+package jollyroster.ledger;
 
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
@@ -7,8 +7,11 @@ import java.util.Locale;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import jollyroster.core.seats.Outlook;
+import jollyroster.programme.HostQueries;
 import jollyroster.programme.HostQueries.Host;
+import jollyroster.programme.Offering;
 import jollyroster.programme.SeatCounts.SeatCount;
+import jollyroster.programme.Session;
 import org.jspecify.annotations.Nullable;
 
 /**

@@ -1,4 +1,4 @@
-package jollyroster.programme;
+package jollyroster.sheet;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
@@ -12,8 +12,16 @@ import jollyroster.platform.DeskPage;
 import jollyroster.platform.OrganisationQueries;
 import jollyroster.platform.PictureCommands;
 import jollyroster.platform.Pictures;
+import jollyroster.programme.HostQueries;
+import jollyroster.programme.Offering;
+import jollyroster.programme.OfferingCommands;
 import jollyroster.programme.OfferingCommands.Copy;
 import jollyroster.programme.OfferingCommands.Saved;
+import jollyroster.programme.OfferingStatus;
+import jollyroster.programme.ProgrammeQueries;
+import jollyroster.programme.ReadinessCheck;
+import jollyroster.programme.ReadinessView;
+import jollyroster.programme.SheetForm;
 import org.springframework.http.HttpStatus;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;

@@ -1,4 +1,4 @@
-package jollyroster.programme;
+package jollyroster.sheet;
 
 import java.time.LocalDate;
 import java.util.LinkedHashMap;
