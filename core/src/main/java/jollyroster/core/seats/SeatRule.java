@@ -51,6 +51,9 @@ public final class SeatRule {
         /** The party is given its seats. */
         record Seat(long party) implements Move {}
 
+        /** The party is called up: its seats are held for it, or offered to several at once. */
+        record Call(long party) implements Move {}
+
         /**
          * The party was passed over.
          *
@@ -93,23 +96,55 @@ public final class SeatRule {
     /**
      * Gives free seats to the line until nothing moves. Run it again on its own outcome and it returns nothing.
      *
-     * @param taken seats taken before the refill
+     * <p>Where parties race, all that fit into the free seats are called, up to the first that is owed and does not fit;
+     * nobody is passed over, because nobody has the seat yet.
+     *
+     * @param taken seats taken before the refill; those of racing parties are not
      * @param line the waiting parties in order
+     * @param way how seats are given now
      * @return what happens, in order; empty when nothing moves
      */
-    public static List<Move> refill(Capacity capacity, int taken, List<Waiter> line) {
+    public static List<Move> refill(Capacity capacity, int taken, List<Waiter> line, CallUp.Way way) {
+        int free = capacity.free(taken);
+        return switch (way) {
+            case SEAT -> give(capacity, free, line, false);
+            case CALL -> give(capacity, free, line, true);
+            case RACE -> race(capacity, free, line);
+            case NOBODY -> List.of();
+        };
+    }
+
+    private static List<Move> give(Capacity capacity, int freeNow, List<Waiter> line, boolean call) {
         List<Move> moves = new ArrayList<>();
         List<Waiter> waiting = new ArrayList<>(line);
-        int free = capacity.free(taken);
+        int free = freeNow;
         for (int next = firstThatMayGo(capacity, free, waiting);
                 next >= 0;
                 next = firstThatMayGo(capacity, free, waiting)) {
             passOver(capacity, waiting, next, moves);
-            Waiter seated = waiting.remove(next);
-            moves.add(new Move.Seat(seated.id()));
-            free -= seated.size();
+            Waiter chosen = waiting.remove(next);
+            moves.add(call ? new Move.Call(chosen.id()) : new Move.Seat(chosen.id()));
+            free -= chosen.size();
         }
         return List.copyOf(moves);
+    }
+
+    private static List<Move> race(Capacity capacity, int free, List<Waiter> line) {
+        List<Move> moves = new ArrayList<>();
+        for (Waiter waiter : line) {
+            if (waiter.size() <= free) {
+                moves.add(new Move.Call(waiter.id()));
+            } else if (waiter.isOwed(capacity)) {
+                break;
+            }
+        }
+        return List.copyOf(moves);
+    }
+
+    /** Those who raced and can no longer have seats, because others were faster; they keep their place in the line. */
+    public static List<Waiter> outrun(Capacity capacity, int taken, List<Waiter> racing) {
+        int free = capacity.free(taken);
+        return racing.stream().filter(racer -> racer.size() > free).toList();
     }
 
     private static int firstThatMayGo(Capacity capacity, int free, List<Waiter> waiting) {

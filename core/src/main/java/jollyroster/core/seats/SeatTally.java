@@ -3,9 +3,10 @@ package jollyroster.core.seats;
 /**
  * What the arrival of a party needs to know about a session.
  *
- * @param taken seats of parties that are registered, held while unconfirmed, or called up
- * @param waiting parties on the waitlist
- * @param owed how many of those have been passed over as often as is allowed and could ever fit
+ * @param taken seats of parties that are registered, held while unconfirmed, or called up with the seats held
+ * @param waiting parties on the waitlist or racing for seats that are offered to several
+ * @param owed how many of those come before any newcomer: they race, or have been passed over as often as is allowed and
+ *     could ever fit
  */
 public record SeatTally(int taken, int waiting, int owed) {
 

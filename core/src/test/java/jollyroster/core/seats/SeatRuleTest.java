@@ -16,7 +16,8 @@ class SeatRuleTest {
     void worked_example_of_the_rule() {
         List<Waiter> line = List.of(new Waiter('A', 3, 0), new Waiter('B', 1, 0), new Waiter('C', 2, 0));
 
-        assertThat(SeatRule.refill(EIGHT, 6, line)).containsExactly(new Move.PassOver('A', 1), new Move.Seat('B'));
+        assertThat(SeatRule.refill(EIGHT, 6, line, CallUp.Way.SEAT))
+                .containsExactly(new Move.PassOver('A', 1), new Move.Seat('B'));
 
         SeatTally afterRefill = new SeatTally(7, 2, 0);
         assertThat(SeatRule.arrive(EIGHT, afterRefill, 1)).isEqualTo(new Arrival.Seated(true));
@@ -26,8 +27,8 @@ class SeatRuleTest {
                 .isEqualTo(new Arrival.Waitlisted(3, Arrival.Waiting.OWED_TO_OTHERS));
 
         List<Waiter> owed = List.of(new Waiter('A', 3, 2), new Waiter('C', 2, 1), new Waiter('D', 1, 0));
-        assertThat(SeatRule.refill(EIGHT, 6, owed)).isEmpty();
-        assertThat(SeatRule.refill(EIGHT, 5, owed)).containsExactly(new Move.Seat('A'));
+        assertThat(SeatRule.refill(EIGHT, 6, owed, CallUp.Way.SEAT)).isEmpty();
+        assertThat(SeatRule.refill(EIGHT, 5, owed, CallUp.Way.SEAT)).containsExactly(new Move.Seat('A'));
     }
 
     @Test
@@ -40,7 +41,8 @@ class SeatRuleTest {
     void kept_back_seats_are_not_given_away() {
         Capacity capacity = new Capacity(8, 2, true, OptionalInt.empty());
         assertThat(SeatRule.arrive(capacity, new SeatTally(6, 0, 0), 1)).isInstanceOf(Arrival.Waitlisted.class);
-        assertThat(SeatRule.refill(capacity, 6, List.of(new Waiter(1, 1, 0)))).isEmpty();
+        assertThat(SeatRule.refill(capacity, 6, List.of(new Waiter(1, 1, 0)), CallUp.Way.SEAT))
+                .isEmpty();
     }
 
     @Test
@@ -58,7 +60,31 @@ class SeatRuleTest {
     @Test
     void a_party_that_can_no_longer_fit_does_not_block_the_line() {
         List<Waiter> line = List.of(new Waiter(1, 9, 2), new Waiter(2, 1, 0));
-        assertThat(SeatRule.refill(EIGHT, 7, line)).containsExactly(new Move.Seat(2));
+        assertThat(SeatRule.refill(EIGHT, 7, line, CallUp.Way.SEAT)).containsExactly(new Move.Seat(2));
+    }
+
+    @Test
+    void call_ups_hold_seats_and_pass_over_like_seating_does() {
+        List<Waiter> line = List.of(new Waiter('A', 3, 0), new Waiter('B', 1, 0), new Waiter('C', 2, 0));
+        assertThat(SeatRule.refill(EIGHT, 6, line, CallUp.Way.CALL))
+                .containsExactly(new Move.PassOver('A', 1), new Move.Call('B'));
+    }
+
+    @Test
+    void in_a_race_all_that_could_come_are_called_and_nobody_is_passed_over() {
+        List<Waiter> line = List.of(new Waiter('A', 3, 0), new Waiter('B', 1, 0), new Waiter('C', 2, 0));
+        assertThat(SeatRule.refill(EIGHT, 6, line, CallUp.Way.RACE))
+                .containsExactly(new Move.Call('B'), new Move.Call('C'));
+        List<Waiter> owed = List.of(new Waiter('B', 1, 0), new Waiter('A', 3, 2), new Waiter('C', 2, 0));
+        assertThat(SeatRule.refill(EIGHT, 6, owed, CallUp.Way.RACE)).containsExactly(new Move.Call('B'));
+        assertThat(SeatRule.outrun(EIGHT, 7, List.of(new Waiter('C', 2, 0), new Waiter('D', 1, 0))))
+                .containsExactly(new Waiter('C', 2, 0));
+    }
+
+    @Test
+    void once_the_line_is_closed_nobody_is_called() {
+        assertThat(SeatRule.refill(EIGHT, 0, List.of(new Waiter(1, 1, 0)), CallUp.Way.NOBODY))
+                .isEmpty();
     }
 
     @Test
