@@ -6,11 +6,13 @@ import java.time.ZoneId;
 import java.util.List;
 import java.util.concurrent.atomic.AtomicInteger;
 import jollyroster.core.dates.SessionTime;
+import jollyroster.core.seats.FreedSeats;
 import jollyroster.core.seats.SignUpStyle;
 import jollyroster.platform.Organisation;
 import jollyroster.programme.OfferingCommands;
 import jollyroster.programme.OfferingStatus;
 import jollyroster.programme.ProgrammeQueries;
+import jollyroster.programme.QuestionForm;
 import jollyroster.programme.SessionCommands;
 import jollyroster.programme.SheetForm;
 import jollyroster.programme.Venue;
@@ -75,6 +77,7 @@ public class Saltmarrow {
                                 "Barnaby Teague"))
                         .with(SheetForm.Seats.of("120", String.valueOf(wanted.seats()), wanted.waitlist(), "3"))
                         .with(SheetForm.SignUp.by(wanted.style()))
+                        .with(wanted.taking())
                         .asking(wanted.questions()));
         List<Long> dates = wanted.starts().stream()
                 .map(start -> sessions.addDate(
@@ -96,37 +99,51 @@ public class Saltmarrow {
             boolean waitlist,
             boolean online,
             List<String> starts,
-            List<SheetForm.QuestionForm> questions,
-            SignUpStyle style) {
+            List<QuestionForm> questions,
+            SignUpStyle style,
+            SheetForm.Taking taking) {
+
+        private static final SheetForm.Taking AT_ONCE =
+                SheetForm.Taking.openly().freeing(FreedSeats.SEAT_AT_ONCE);
 
         public static Wanted seats(int seats) {
-            return new Wanted(seats, true, false, List.of("2027-03-16T19:00"), List.of(), SignUpStyle.ANY_DATE);
+            return new Wanted(
+                    seats, true, false, List.of("2027-03-16T19:00"), List.of(), SignUpStyle.ANY_DATE, AT_ONCE);
         }
 
         public Wanted withoutWaitlist() {
-            return new Wanted(seats, false, online, starts, questions, style);
+            return new Wanted(seats, false, online, starts, questions, style, taking);
         }
 
         public Wanted onAir(String start) {
-            return new Wanted(seats, waitlist, true, List.of(start), questions, style);
+            return new Wanted(seats, waitlist, true, List.of(start), questions, style, taking);
         }
 
         public Wanted at(String... times) {
-            return new Wanted(seats, waitlist, online, List.of(times), questions, style);
+            return new Wanted(seats, waitlist, online, List.of(times), questions, style, taking);
         }
 
-        public Wanted asking(SheetForm.QuestionForm... asked) {
-            return new Wanted(seats, waitlist, online, starts, List.of(asked), style);
+        public Wanted asking(QuestionForm... asked) {
+            return new Wanted(seats, waitlist, online, starts, List.of(asked), style, taking);
+        }
+
+        /** Freed seats are offered, to be answered in time. */
+        public Wanted callingUp() {
+            return taking(SheetForm.Taking.openly());
+        }
+
+        public Wanted taking(SheetForm.Taking manner) {
+            return new Wanted(seats, waitlist, online, starts, questions, style, manner);
         }
 
         public Wanted by(SignUpStyle signUp) {
-            return new Wanted(seats, waitlist, online, starts, questions, signUp);
+            return new Wanted(seats, waitlist, online, starts, questions, signUp, taking);
         }
     }
 
     /** A person who registers alone or with others. */
     public static Application person(long session, String name, int party) {
         String email = name.toLowerCase(java.util.Locale.ROOT).replace(' ', '.') + "@crew.example";
-        return new Application(session, name, email, "", party, HALIFAX, List.of(), "");
+        return Application.plain(session, name, email, party, HALIFAX);
     }
 }

@@ -117,6 +117,7 @@ class DemoLife {
                 member.phone(),
                 party,
                 ZoneId.of(member.zone()),
+                List.of(),
                 asked(session, answers),
                 ""));
         if (came instanceof Registering.Done done) {
@@ -128,7 +129,7 @@ class DemoLife {
         long offering = programme.session(session).orElseThrow().offering().id();
         return programme.questions(offering).stream()
                 .filter(q -> !answers.getOrDefault(q.question().key(), "").isEmpty())
-                .map(q -> new Application.Answer(
+                .map(q -> Application.Answer.plain(
                         q.id(), q.question().label(), answers.get(q.question().key())))
                 .toList();
     }
@@ -147,7 +148,7 @@ class DemoLife {
     }
 
     private void leave(Visit visit, Crew.Member member) {
-        registration(visit, member).ifPresent(id -> roster.cancel(id, member.name()));
+        registration(visit, member).ifPresent(id -> roster.cancel(id, member.name(), ""));
     }
 
     /** On the air people come and go; at the bench they are ticked off, but nobody has done so for the last date. */

@@ -11,11 +11,11 @@ import jollyroster.core.seats.SignUpStyle;
 import jollyroster.hosting.BusyReading;
 import jollyroster.programme.OfferingCommands;
 import jollyroster.programme.OfferingStatus;
+import jollyroster.programme.QuestionForm;
 import jollyroster.programme.SessionCommands;
 import jollyroster.programme.SessionCommands.NewDate;
 import jollyroster.programme.SheetForm;
 import jollyroster.programme.SheetForm.Place;
-import jollyroster.programme.SheetForm.QuestionForm;
 import jollyroster.programme.SheetForm.Seats;
 import jollyroster.programme.SheetForm.SignUp;
 import jollyroster.programme.SheetForm.Words;
@@ -258,6 +258,6 @@ class DemoProgramme {
     }
 
     private static QuestionForm question(String kind, String label, String help, boolean required, String options) {
-        return new QuestionForm(null, kind, label, help, required, options);
+        return QuestionForm.of(kind, label, help, required, options);
     }
 }

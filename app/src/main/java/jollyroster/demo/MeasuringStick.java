@@ -6,6 +6,7 @@ import java.util.List;
 import jollyroster.core.dates.SessionTime;
 import jollyroster.programme.OfferingCommands;
 import jollyroster.programme.OfferingStatus;
+import jollyroster.programme.QuestionForm;
 import jollyroster.programme.SessionCommands;
 import jollyroster.programme.SheetForm;
 import jollyroster.programme.Venue;
@@ -60,8 +61,8 @@ class MeasuringStick implements ApplicationRunner {
                 .with(SheetForm.Place.of("IN_PERSON", String.valueOf(venue)))
                 .with(SheetForm.Seats.of("120", String.valueOf(SEATS), true, "3"))
                 .asking(List.of(
-                        new SheetForm.QuestionForm(null, "CHOOSE_ONE", "Left-handed?", "", true, "Yes\nNo"),
-                        new SheetForm.QuestionForm(null, "SHORT_TEXT", "Your boat", "", false, "")));
+                        QuestionForm.of("CHOOSE_ONE", "Left-handed?", "", true, "Yes\nNo"),
+                        QuestionForm.of("SHORT_TEXT", "Your boat", "", false, "")));
     }
 
     @GetMapping("/empty")

@@ -12,9 +12,14 @@ final class MessageWords {
     static String of(Anchor anchor, Offset offset) {
         return switch (anchor) {
             case REGISTERED -> "Confirmation";
+            case CONFIRM -> "Asks to confirm";
             case WAITLISTED -> "Waitlist notice";
-            case CALLED_UP -> "Seat freed";
+            case CALLED_UP -> "Call-up";
+            case SEATED -> "Seat freed";
+            case OUTRUN -> "Others were faster";
+            case RAN_OUT -> "Time ran out";
             case CANCELLED -> "Given back";
+            case SWAP_ASKED -> "Asks to swap";
             case LINK_AGAIN -> "Link again";
             case CHANGED -> "News of a change";
             case CALLED_OFF -> "News that it is called off";

@@ -43,14 +43,24 @@ final class RosterRows {
                 r.name(),
                 r.email(),
                 r.party(),
-                place > 0 ? "place " + place + passedOver(r) : "",
+                place > 0 ? "place " + place + passedOver(r) : held(r, s),
                 theirTime(s, r.zone()),
                 facts.questions().stream()
                         .map(q -> answers.getOrDefault(q.id(), ""))
                         .toList(),
                 before == 0 ? "new" : before == 1 ? "1 session" : before + " sessions",
                 attendance(r, facts),
-                RegistrationState.ACTIVE.contains(r.state()) && !facts.past());
+                RegistrationState.ACTIVE.contains(r.state()) && !facts.past(),
+                !facts.past()
+                        && (r.state() == RegistrationState.WAITLISTED || r.state() == RegistrationState.CALLED_UP));
+    }
+
+    /** By when what is held must be answered, on the session's clock. */
+    private static String held(Registration r, Session s) {
+        return r.hold()
+                .until()
+                .map(at -> (r.hold().racing() ? "first to answer, by " : "until ") + Times.dayAndTime(at, s.zone()))
+                .orElse("");
     }
 
     private static String passedOver(Registration r) {

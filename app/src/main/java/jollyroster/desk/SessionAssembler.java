@@ -85,7 +85,7 @@ class SessionAssembler {
 
         int taken() {
             return roster.stream()
-                    .filter(r -> r.state().takesSeats())
+                    .filter(r -> r.state().takesSeats() && !r.hold().racing())
                     .mapToInt(Registration::party)
                     .sum();
         }
@@ -188,7 +188,7 @@ class SessionAssembler {
     private static SeatStrip strip(Facts facts) {
         List<SeatStrip.Party> parties = new ArrayList<>();
         facts.roster().stream()
-                .filter(r -> r.state().takesSeats())
+                .filter(r -> r.state().takesSeats() && !r.hold().racing())
                 .forEach(r -> parties.add(new SeatStrip.Party(r.party(), use(r.state()), "")));
         facts.in(RegistrationState.WAITLISTED)
                 .forEach(r -> parties.add(new SeatStrip.Party(r.party(), SeatStrip.Use.WAITING, firstName(r.name()))));

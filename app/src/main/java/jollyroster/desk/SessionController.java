@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Optional;
 import jollyroster.attendance.AttendanceCommands;
 import jollyroster.core.attendance.Verdict;
+import jollyroster.core.intake.Text;
 import jollyroster.exchange.CalendarEntry;
 import jollyroster.exchange.Calendars;
 import jollyroster.exchange.Tables;
@@ -17,6 +18,7 @@ import jollyroster.platform.Permissions;
 import jollyroster.programme.Session;
 import jollyroster.roster.RosterCommands;
 import jollyroster.roster.RosterQueries;
+import jollyroster.roster.SeatingCommands;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -33,7 +35,9 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 class SessionController {
 
     private final SessionAssembler assembler;
+    private static final int LONGEST_REASON = 300;
     private final RosterCommands roster;
+    private final SeatingCommands seating;
     private final RosterQueries queries;
     private final AttendanceCommands attendance;
     private final Permissions permissions;
@@ -43,6 +47,7 @@ class SessionController {
     SessionController(
             SessionAssembler assembler,
             RosterCommands roster,
+            SeatingCommands seating,
             RosterQueries queries,
             AttendanceCommands attendance,
             Permissions permissions,
@@ -50,6 +55,7 @@ class SessionController {
             Calendars calendars) {
         this.assembler = assembler;
         this.roster = roster;
+        this.seating = seating;
         this.queries = queries;
         this.attendance = attendance;
         this.permissions = permissions;
@@ -71,23 +77,55 @@ class SessionController {
     }
 
     @PostMapping("/desk/sessions/{id}/seats")
-    String seats(@PathVariable long id, @RequestParam(defaultValue = "") String seats, RedirectAttributes flash) {
+    String seats(
+            @PathVariable long id,
+            @RequestParam(defaultValue = "") String seats,
+            @RequestParam(defaultValue = "") String why,
+            RedirectAttributes flash) {
         known(id);
         if (!seats.strip().matches("\\d{1,6}") || Integer.parseInt(seats.strip()) > 100_000) {
             flash.addFlashAttribute("warned", "Seats are a number from 1 to 100,000.");
             return back(id, "");
         }
-        Optional<Integer> taken = roster.resize(id, Integer.parseInt(seats.strip()), permissions.actor());
-        taken.ifPresentOrElse(
-                t -> flash.addFlashAttribute("warned", "Not changed: " + t + " seats are taken, and one is the least."),
-                () -> flash.addFlashAttribute("said", "Seats changed."));
+        int wanted = Integer.parseInt(seats.strip());
+        SeatingCommands.Resized resized = seating.resize(id, wanted, reason(why), permissions.actor());
+        if (resized.done()) {
+            flash.addFlashAttribute("said", "Seats changed.");
+        } else {
+            flash.addFlashAttribute("over", new Over(wanted, resized.taken(), resized.over()));
+        }
         return back(id, "");
+    }
+
+    /** Who would be over, were there as few seats as wished for. */
+    record Over(int wanted, int taken, List<String> who) {}
+
+    private static String reason(String why) {
+        return Text.oneLine(why.substring(0, Math.min(why.length(), LONGEST_REASON)));
+    }
+
+    /** Seats somebody who waits, whatever the rule says. */
+    @PostMapping("/desk/sessions/{id}/registrations/{registration}/seat")
+    String seatAnyway(
+            @PathVariable long id,
+            @PathVariable long registration,
+            @RequestParam(defaultValue = "") String why,
+            RedirectAttributes flash) {
+        requireOn(id, registration);
+        if (reason(why).isEmpty()) {
+            flash.addFlashAttribute("warned", "Not seated: say why, for the logbook.");
+            return back(id, "#r" + registration);
+        }
+        boolean done = seating.seatAnyway(registration, reason(why), permissions.actor());
+        flash.addFlashAttribute(
+                done ? "said" : "warned", done ? "Seated, and told." : "Nothing was changed: it does not wait.");
+        return back(id, "#roster");
     }
 
     @PostMapping("/desk/sessions/{id}/registrations/{registration}/cancel")
     String cancel(@PathVariable long id, @PathVariable long registration, RedirectAttributes flash) {
         requireOn(id, registration);
-        boolean done = roster.cancel(registration, permissions.actor());
+        boolean done = roster.cancel(registration, permissions.actor(), "");
         flash.addFlashAttribute(
                 done ? "said" : "warned", done ? "Given back, and told." : "Nothing was changed: it no longer stood.");
         return back(id, "#roster");

@@ -62,7 +62,8 @@ record SessionView(
             List<String> answers,
             String before,
             Attendance attendance,
-            boolean canCancel) {}
+            boolean canCancel,
+            boolean waits) {}
 
     /** @param code attended, part, absent, inside or none */
     record Attendance(

@@ -107,6 +107,16 @@ class LetterWriter {
         values.put("organisation", facts.organisation());
         values.put("other_dates", facts.otherDates());
         values.put("is_series", !facts.otherDates().isEmpty());
+        values.put(
+                "reply_by",
+                facts.offer()
+                        .until()
+                        .map(at -> Times.dayAndTime(at, facts.personZone()) + " " + Times.city(facts.personZone())
+                                + " time")
+                        .orElse(""));
+        values.put("racing", facts.offer().racing());
+        values.put("at_once", facts.offer().atOnce());
+        values.put("confirm_link", facts.offer().confirmLink());
         return values;
     }
 

@@ -64,5 +64,16 @@ public interface Letters {
             String organisation,
             String replyTo,
             List<CalendarEntry> calendar,
-            List<String> otherDates) {}
+            List<String> otherDates,
+            Offer offer) {}
+
+    /**
+     * What is held for or offered to the person.
+     *
+     * @param until by when it must be answered; empty when nothing is
+     * @param racing whether others are offered the same
+     * @param atOnce whether freed seats are given without asking
+     * @param confirmLink confirms the address while seats are held for it
+     */
+    record Offer(Optional<Instant> until, boolean racing, boolean atOnce, String confirmLink) {}
 }

@@ -20,6 +20,7 @@ import jollyroster.platform.TableChanges;
 import jollyroster.platform.Writes;
 import jollyroster.platform.tables.tables.records.MessageRecord;
 import org.jooq.Condition;
+import org.jooq.impl.DSL;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
@@ -91,6 +92,9 @@ public class OutboxCommands {
     }
 
     private List<MessageRecord> reminders(List<PlanLine> plan, Recipient to, Instant now) {
+        if (!to.reminded()) {
+            return List.of();
+        }
         return MessagePlan.schedule(plan, to.start(), to.zone(), QuietHours.DEFAULT, now).stream()
                 .map(entry -> reminder(entry, to, now))
                 .toList();
@@ -130,7 +134,7 @@ public class OutboxCommands {
     /** Queues a letter with a body of its own, in Markdown, to somebody who is on no session. Due at once. */
     @Transactional(propagation = Propagation.MANDATORY)
     public void letter(String key, String recipient, String subject, String body, Instant now) {
-        Recipient to = new Recipient(0, 0, 0, recipient, ZoneOffset.UTC, "", now.atZone(ZoneOffset.UTC), 0);
+        Recipient to = new Recipient(0, 0, 0, recipient, ZoneOffset.UTC, "", now.atZone(ZoneOffset.UTC), 0, false);
         MessageRecord row = row(new PlanLine(Anchor.LETTER, Offset.none()), to, "", now, now, now);
         row.setMessageKey(key);
         row.setSubject(subject);
@@ -212,7 +216,11 @@ public class OutboxCommands {
         return row;
     }
 
+    /** A message that is planned already stays; one that was withdrawn is planned again. */
     private void insert(List<MessageRecord> rows) {
+        if (rows.isEmpty()) {
+            return;
+        }
         var insert = writes.sql()
                 .insertInto(
                         MESSAGE,
@@ -253,7 +261,15 @@ public class OutboxCommands {
                     row.getBody(),
                     row.getChangeId());
         }
-        insert.onDuplicateKeyIgnore().execute();
+        insert.onConflict(MESSAGE.MESSAGE_KEY)
+                .doUpdate()
+                .set(MESSAGE.STATE, DSL.excluded(MESSAGE.STATE))
+                .set(MESSAGE.REASON, DSL.excluded(MESSAGE.REASON))
+                .set(MESSAGE.NOMINAL_AT, DSL.excluded(MESSAGE.NOMINAL_AT))
+                .set(MESSAGE.DUE_AT, DSL.excluded(MESSAGE.DUE_AT))
+                .set(MESSAGE.DONE_AT, DSL.excluded(MESSAGE.DONE_AT))
+                .where(MESSAGE.STATE.eq(DSL.inline(MessageState.WITHDRAWN.name())))
+                .execute();
     }
 
     /** Takes every unsent reminder to this registration out of the outbox. */

@@ -18,4 +18,5 @@ public record Recipient(
         ZoneId zone,
         String title,
         ZonedDateTime start,
-        int sequence) {}
+        int sequence,
+        boolean reminded) {}

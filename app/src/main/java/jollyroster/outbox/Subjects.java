@@ -10,9 +10,14 @@ final class Subjects {
     static String of(Anchor anchor, String title) {
         return switch (anchor) {
             case REGISTERED -> "Your seat: " + title;
+            case CONFIRM -> "Please confirm: " + title;
             case WAITLISTED -> "You are on the waitlist: " + title;
-            case CALLED_UP -> "A seat is yours: " + title;
+            case CALLED_UP -> "A seat is free for you, please answer: " + title;
+            case SEATED -> "A seat is yours: " + title;
+            case OUTRUN -> "Somebody was faster: " + title;
+            case RAN_OUT -> "The time ran out: " + title;
             case CANCELLED -> "Given back: " + title;
+            case SWAP_ASKED -> "Somebody would like to swap dates: " + title;
             case LINK_AGAIN -> "Your page again: " + title;
             case CHANGED -> "Changed: " + title;
             case CALLED_OFF -> "Called off: " + title;

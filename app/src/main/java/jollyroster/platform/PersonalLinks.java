@@ -22,6 +22,16 @@ public class PersonalLinks {
         return address.of("/my/" + issue(Purpose.OWN_PAGE, link));
     }
 
+    /** Confirms the address of somebody whose seats are held. */
+    public String confirm(Link link) {
+        return address.of("/confirm/" + issue(Purpose.CONFIRM, link));
+    }
+
+    /** The calendar of one registration, which follows what becomes of it. */
+    public String ownFeed(Link link) {
+        return address.of("/feeds/mine/" + issue(Purpose.OWN_FEED, link) + ".ics");
+    }
+
     public String join(Link link) {
         return address.of("/join/" + issue(Purpose.JOIN, link));
     }

@@ -38,6 +38,7 @@ public record Offering(
         OfferingStatus status,
         int version,
         OfferingRules rules,
+        SignUpRules signUp,
         OfferingFront front) {
 
     public SignUpStyle style() {

@@ -154,6 +154,18 @@ public class OfferingCommands {
         row.setVisibility(form.signup().visibility());
         row.setCutoffMinutes(Integer.parseInt(form.signup().cutoffHours()) * 60);
         row.setOpensDays(Integer.valueOf(form.signup().opensDays()));
+        fill(row, form.taking());
+    }
+
+    private static void fill(OfferingRecord row, SheetForm.Taking t) {
+        row.setFreedSeats(t.freed());
+        row.setWaitlistLimit(t.waitlistLimit().isEmpty() ? null : Integer.valueOf(t.waitlistLimit()));
+        row.setPhoneRule(t.phone());
+        row.setIsFullName(t.fullName());
+        row.setIsEmailConfirmed(t.confirmEmail());
+        row.setChangesMinutes(Integer.parseInt(t.changesHours()) * 60);
+        row.setAfterText(t.afterText());
+        row.setAfterAddress(t.afterAddress());
     }
 
     private static void fill(OfferingRecord row, SheetForm.Seats s) {
@@ -242,6 +254,17 @@ public class OfferingCommands {
                         .fetch(OFFERING_HOST.ACCOUNT_ID));
     }
 
+    /** Asks on one offering what is asked on another, after what it asks already, up to the most a sheet can ask. */
+    @Transactional
+    public void takeQuestions(long from, long to) {
+        permissions.requireOrganiser();
+        questions.copy(from, to);
+        row(to).ifPresent(row -> {
+            row.setVersion(row.getVersion() + 1);
+            row.store();
+        });
+    }
+
     /** Takes a draft or a pattern away for good. @return false, with nothing changed, when it is anything else */
     @Transactional
     public boolean discard(long offering) {
@@ -258,7 +281,7 @@ public class OfferingCommands {
                 .where(SESSION.OFFERING_ID.eq(offering))
                 .execute();
         writes.sql().deleteFrom(SESSION).where(SESSION.OFFERING_ID.eq(offering)).execute();
-        questions.save(offering, List.of());
+        questions.drop(offering);
         outbox.dropPlan(offering);
         writes.sql().deleteFrom(CHANGE).where(CHANGE.OFFERING_ID.eq(offering)).execute();
         writes.sql().deleteFrom(OFFERING).where(OFFERING.ID.eq(offering)).execute();

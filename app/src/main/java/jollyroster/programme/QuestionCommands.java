@@ -1,8 +1,15 @@
 package jollyroster.programme;
 
+import static jollyroster.platform.tables.Tables.ANSWER;
 import static jollyroster.platform.tables.Tables.QUESTION;
 
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Stream;
+import jollyroster.core.intake.Option;
 import jollyroster.core.intake.Text;
 import jollyroster.platform.Writes;
 import jollyroster.platform.tables.tables.records.QuestionRecord;
@@ -21,43 +28,80 @@ class QuestionCommands {
         this.writes = writes;
     }
 
-    /** Questions that are no longer asked go; answers to them stay, under the wording they were given to. */
-    void save(long offering, List<SheetForm.QuestionForm> asked) {
-        List<AskedQuestion> known = RowQueries.questions(writes.sql(), offering);
-        List<String> stays = asked.stream().map(q -> String.valueOf(q.id())).toList();
-        known.stream()
-                .filter(k -> !stays.contains(String.valueOf(k.id())))
-                .forEach(gone -> writes.sql()
-                        .deleteFrom(QUESTION)
-                        .where(QUESTION.ID.eq(gone.id()))
-                        .execute());
+    /** A question that is no longer asked is retired when anybody has answered it, else it goes. */
+    void save(long offering, List<QuestionForm> asked) {
+        Map<String, String> keys = keysOf(offering);
+        Set<String> stays = new HashSet<>();
+        Map<String, String> keyOfRef = new HashMap<>();
         for (int place = 0; place < asked.size(); place++) {
-            SheetForm.QuestionForm form = asked.get(place);
-            boolean isKnown =
-                    known.stream().anyMatch(k -> String.valueOf(k.id()).equals(form.id()));
-            save(offering, place, form, isKnown);
+            QuestionForm form = asked.get(place);
+            String id = String.valueOf(form.id());
+            boolean isKnown = keys.containsKey(id) && stays.add(id);
+            String key = isKnown ? keys.get(id) : freeKey(offering, form.label());
+            keyOfRef.put(form.ref().isEmpty() ? id : form.ref(), key);
+            save(offering, row(place, form, keyOfRef), isKnown ? id : "", key);
         }
+        keys.keySet().stream().filter(id -> !stays.contains(id)).forEach(id -> takeOut(Long.parseLong(id)));
     }
 
-    private void save(long offering, int place, SheetForm.QuestionForm form, boolean isKnown) {
+    private Map<String, String> keysOf(long offering) {
+        Map<String, String> keys = new HashMap<>();
+        RowQueries.questions(writes.sql(), offering)
+                .forEach(q -> keys.put(String.valueOf(q.id()), q.question().key()));
+        return keys;
+    }
+
+    private static QuestionRecord row(int place, QuestionForm form, Map<String, String> keyOfRef) {
         QuestionRecord row = new QuestionRecord();
         row.setPlace(place);
         row.setKind(form.kind());
         row.setLabel(form.label());
         row.setHelp(form.help());
         row.setRequired(form.required());
-        row.setOptions(String.join("\n", form.optionList()));
-        if (isKnown) {
+        row.setOptions(
+                String.join("\n", form.optionList().stream().map(Option::typed).toList()));
+        row.setLeast(form.bounds().least());
+        row.setMost(form.bounds().most());
+        row.setShownIf(keyOfRef.getOrDefault(form.shownIf(), ""));
+        row.setShownValues(String.join("\n", form.valueList()));
+        row.setIsPerPerson(form.perPerson());
+        row.setIsRetired(false);
+        return row;
+    }
+
+    private void save(long offering, QuestionRecord row, String id, String key) {
+        if (!id.isEmpty()) {
             writes.sql()
                     .update(QUESTION)
                     .set(row)
-                    .where(QUESTION.ID.eq(Long.valueOf(form.id())))
+                    .where(QUESTION.ID.eq(Long.valueOf(id)))
                     .execute();
             return;
         }
         row.setOfferingId(offering);
-        row.setKey(freeKey(offering, form.label()));
+        row.setKey(key);
         writes.sql().insertInto(QUESTION).set(row).execute();
+    }
+
+    private void takeOut(long question) {
+        boolean answered = writes.sql().fetchExists(ANSWER, ANSWER.QUESTION_ID.eq(question));
+        if (answered) {
+            writes.sql()
+                    .update(QUESTION)
+                    .set(QUESTION.IS_RETIRED, true)
+                    .where(QUESTION.ID.eq(question))
+                    .execute();
+        } else {
+            writes.sql().deleteFrom(QUESTION).where(QUESTION.ID.eq(question)).execute();
+        }
+    }
+
+    /** Takes every question away, retired ones too, with an offering that is discarded. */
+    void drop(long offering) {
+        writes.sql()
+                .deleteFrom(QUESTION)
+                .where(QUESTION.OFFERING_ID.eq(offering))
+                .execute();
     }
 
     private String freeKey(long offering, String label) {
@@ -70,31 +114,29 @@ class QuestionCommands {
         return Slugs.free(key.substring(0, Math.min(key.length(), 30)), taken).replace('-', '_');
     }
 
-    /** The same questions for another offering. */
+    /** Asks on one offering what is asked on another, after what it asks already. */
     void copy(long from, long to) {
-        writes.sql()
-                .insertInto(
-                        QUESTION,
-                        QUESTION.OFFERING_ID,
-                        QUESTION.KEY,
-                        QUESTION.PLACE,
-                        QUESTION.KIND,
-                        QUESTION.LABEL,
-                        QUESTION.HELP,
-                        QUESTION.REQUIRED,
-                        QUESTION.OPTIONS)
-                .select(writes.sql()
-                        .select(
-                                org.jooq.impl.DSL.val(to),
-                                QUESTION.KEY,
-                                QUESTION.PLACE,
-                                QUESTION.KIND,
-                                QUESTION.LABEL,
-                                QUESTION.HELP,
-                                QUESTION.REQUIRED,
-                                QUESTION.OPTIONS)
-                        .from(QUESTION)
-                        .where(QUESTION.OFFERING_ID.eq(from)))
-                .execute();
+        Stream<QuestionForm> there = AskedQuestion.forms(RowQueries.questions(writes.sql(), to)).stream();
+        Stream<QuestionForm> coming = AskedQuestion.forms(RowQueries.questions(writes.sql(), from)).stream()
+                .map(QuestionCommands::anew);
+        save(to, Stream.concat(there, coming).limit(SheetForm.MOST_QUESTIONS).toList());
+    }
+
+    /** The same question, not known yet where it is going. */
+    private static QuestionForm anew(QuestionForm q) {
+        String other = q.shownIf().isEmpty() ? "" : "copy-" + q.shownIf();
+        return new QuestionForm(
+                null,
+                "copy-" + q.ref(),
+                q.kind(),
+                q.label(),
+                q.help(),
+                q.required(),
+                q.perPerson(),
+                q.options(),
+                q.least(),
+                q.most(),
+                other,
+                q.shownValues());
     }
 }

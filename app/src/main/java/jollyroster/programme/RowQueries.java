@@ -12,7 +12,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
+import jollyroster.core.intake.Bounds;
+import jollyroster.core.intake.Condition;
+import jollyroster.core.intake.Option;
 import jollyroster.core.intake.Question;
+import jollyroster.core.seats.FreedSeats;
 import jollyroster.core.seats.SignUpStyle;
 import jollyroster.platform.tables.tables.records.QuestionRecord;
 import org.jooq.DSLContext;
@@ -113,6 +117,7 @@ final class RowQueries {
                 OfferingStatus.valueOf(r.get(OFFERING.STATUS)),
                 r.get(OFFERING.VERSION),
                 rules(r),
+                signUp(r),
                 front(r));
     }
 
@@ -127,6 +132,18 @@ final class RowQueries {
                 r.get(OFFERING.BUFFER_BEFORE),
                 r.get(OFFERING.BUFFER_AFTER),
                 r.get(OFFERING.IS_PATTERN));
+    }
+
+    private static SignUpRules signUp(Record r) {
+        return new SignUpRules(
+                FreedSeats.valueOf(r.get(OFFERING.FREED_SEATS)),
+                optional(r.get(OFFERING.WAITLIST_LIMIT)),
+                PhoneRule.valueOf(r.get(OFFERING.PHONE_RULE)),
+                r.get(OFFERING.IS_FULL_NAME),
+                r.get(OFFERING.IS_EMAIL_CONFIRMED),
+                r.get(OFFERING.CHANGES_MINUTES),
+                r.get(OFFERING.AFTER_TEXT),
+                r.get(OFFERING.AFTER_ADDRESS));
     }
 
     private static OfferingFront front(Record r) {
@@ -164,6 +181,7 @@ final class RowQueries {
     static List<AskedQuestion> questions(DSLContext sql, long offering) {
         return sql.selectFrom(QUESTION)
                 .where(QUESTION.OFFERING_ID.eq(offering))
+                .and(QUESTION.IS_RETIRED.isFalse())
                 .orderBy(QUESTION.PLACE)
                 .fetch(RowQueries::question);
     }
@@ -172,6 +190,7 @@ final class RowQueries {
     static Map<Long, List<AskedQuestion>> questions(DSLContext sql, Collection<Long> offerings) {
         return sql.selectFrom(QUESTION)
                 .where(QUESTION.OFFERING_ID.in(offerings))
+                .and(QUESTION.IS_RETIRED.isFalse())
                 .orderBy(QUESTION.PLACE)
                 .fetchGroups(QUESTION.OFFERING_ID, RowQueries::question);
     }
@@ -185,6 +204,16 @@ final class RowQueries {
                         q.getLabel(),
                         q.getHelp(),
                         q.getRequired(),
-                        q.getOptions().lines().toList()));
+                        q.getOptions()
+                                .lines()
+                                .flatMap(line -> Option.typed(line).stream())
+                                .toList(),
+                        new Bounds(q.getLeast(), q.getMost()),
+                        q.getShownIf().isEmpty()
+                                ? Optional.empty()
+                                : Optional.of(new Condition(
+                                        q.getShownIf(),
+                                        q.getShownValues().lines().toList())),
+                        q.getIsPerPerson()));
     }
 }

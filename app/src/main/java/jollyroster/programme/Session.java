@@ -9,6 +9,7 @@ import java.util.OptionalInt;
 import jollyroster.core.dates.Interval;
 import jollyroster.core.door.DoorHours;
 import jollyroster.core.openhours.Claim;
+import jollyroster.core.seats.CallUp;
 import jollyroster.core.seats.Capacity;
 import jollyroster.core.seats.Outlook;
 import org.jspecify.annotations.Nullable;
@@ -113,6 +114,25 @@ public record Session(
         return registersFor.minus(Duration.ofMinutes(offering.cutoffMinutes()));
     }
 
+    /** How a seat that comes free now is given to those who wait. */
+    public CallUp.Way wayToSeat(Instant now) {
+        return CallUp.way(offering.signUp().freedSeats(), now, registersFor, doorOpensFor());
+    }
+
+    /** By when somebody who is called up now must reply. @param theirs the zone of the person */
+    public Instant replyBy(Instant now, ZoneId theirs) {
+        return CallUp.replyBy(now, registersFor, doorOpensFor(), theirs);
+    }
+
+    private Instant doorOpensFor() {
+        return registersFor.minus(Duration.ofMinutes(doorMinutes()));
+    }
+
+    /** Until when people may change what they registered; giving seats back is possible until the end. */
+    public Instant changesUntil() {
+        return registersFor.minus(Duration.ofMinutes(offering.signUp().changesMinutes()));
+    }
+
     /** When registration opens; empty for at once. */
     public Optional<Instant> opens() {
         int days = offering.rules().opensDays();
@@ -123,7 +143,8 @@ public record Session(
 
     /** @throws IllegalArgumentException when no seats were given */
     public Capacity capacity() {
-        return new Capacity(seats, keptBack, offering.waitlistAllowed(), OptionalInt.empty());
+        return new Capacity(
+                seats, keptBack, offering.waitlistAllowed(), offering.signUp().waitlistLimit());
     }
 
     /**

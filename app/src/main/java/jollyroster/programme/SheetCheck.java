@@ -4,9 +4,8 @@ import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import jollyroster.core.intake.Question;
+import jollyroster.core.seats.FreedSeats;
 import jollyroster.core.seats.SignUpStyle;
-import jollyroster.programme.SheetForm.QuestionForm;
 
 /** Judges a sheet as typed. */
 final class SheetCheck {
@@ -23,6 +22,7 @@ final class SheetCheck {
         place(sheet.place());
         seats(sheet.seats());
         signUp(sheet.signup());
+        taking(sheet.taking());
         questions();
         return problems;
     }
@@ -102,23 +102,30 @@ final class SheetCheck {
         return Arrays.stream(values).anyMatch(value -> value.name().equals(name));
     }
 
-    private void questions() {
-        check("question", sheet.questionsAsked().size() <= SheetForm.MOST_QUESTIONS, "At most 20 questions.");
-        List<QuestionForm> all = sheet.question();
-        for (int i = 0; i < all.size(); i++) {
-            if (!all.get(i).label().isEmpty()) {
-                question("question[" + i + "]", all.get(i));
-            }
-        }
+    private void taking(SheetForm.Taking t) {
+        check("taking.freed", isOneOf(FreedSeats.values(), t.freed()), "Choose what becomes of freed seats.");
+        boolean limit = t.waitlistLimit().isEmpty() || SheetForm.isNumber(t.waitlistLimit(), 0, 100_000);
+        check("taking.waitlistLimit", limit, "Parties, from 0 to 100,000; empty for no limit.");
+        check("taking.phone", isOneOf(PhoneRule.values(), t.phone()), "Choose whether a phone number is asked for.");
+        number("taking.changesHours", t.changesHours(), 0, 2000, "Hours, from 0 to 2,000.");
+        atMost("taking.afterText", t.afterText(), 600);
+        check("taking.afterAddress", isSafeAddress(t.afterAddress()), "An address that begins with https://.");
     }
 
-    private void question(String field, QuestionForm q) {
-        check(field, q.label().length() <= 300 && q.help().length() <= 300, "At most 300 characters.");
-        check(field, isOneOf(Question.Kind.values(), q.kind()), "Choose what sort of answer you want.");
-        int options = q.optionList().size();
-        boolean optionsFit =
-                !q.kind().equals(Question.Kind.CHOOSE_ONE.name()) || options >= 1 && options <= Question.MOST_OPTIONS;
-        check(field, optionsFit, "Give 1 to 50 options, one a line.");
-        check(field, q.optionList().stream().allMatch(o -> o.length() <= 200), "Options of 200 characters.");
+    private static boolean isSafeAddress(String text) {
+        return text.isEmpty()
+                || text.length() <= 500 && text.matches("https://[A-Za-z0-9.-]+\\.[A-Za-z]{2,}(:\\d{1,5})?(/[!-~]*)?");
+    }
+
+    private void questions() {
+        check("question", sheet.questionsAsked().size() <= SheetForm.MOST_QUESTIONS, "At most 40 questions.");
+        QuestionCheck inOrder = new QuestionCheck();
+        List<QuestionForm> all = sheet.question();
+        for (int i = 0; i < all.size(); i++) {
+            String field = "question[" + i + "]";
+            if (!all.get(i).label().isEmpty()) {
+                inOrder.problem(all.get(i)).ifPresent(problem -> problems.putIfAbsent(field, problem));
+            }
+        }
     }
 }

@@ -5,8 +5,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import jollyroster.core.intake.Contact;
-import jollyroster.core.intake.Question;
 import jollyroster.core.intake.Text;
+import jollyroster.core.seats.FreedSeats;
 import jollyroster.core.seats.SignUpStyle;
 import org.jspecify.annotations.Nullable;
 
@@ -16,9 +16,9 @@ import org.jspecify.annotations.Nullable;
  * @param question one entry for each question on the sheet, also the blank one at its end
  */
 public record SheetForm(
-        int version, Words words, Place place, Seats seats, SignUp signup, List<QuestionForm> question) {
+        int version, Words words, Place place, Seats seats, SignUp signup, Taking taking, List<QuestionForm> question) {
 
-    public static final int MOST_QUESTIONS = 20;
+    public static final int MOST_QUESTIONS = 40;
     static final int MOST_HOSTS = 10;
     static final int MOST_LABELS = 12;
 
@@ -31,6 +31,7 @@ public record SheetForm(
         place = place == null ? Place.of("", "") : place;
         seats = seats == null ? Seats.of("", "", false, "") : seats;
         signup = signup == null ? SignUp.open() : signup;
+        taking = taking == null ? Taking.openly() : taking;
         question = question == null ? List.of() : new ArrayList<>(question);
     }
 
@@ -42,27 +43,32 @@ public record SheetForm(
                 Place.of("IN_PERSON", ""),
                 Seats.of("120", "0", true, "1"),
                 SignUp.open(),
+                Taking.openly(),
                 List.of());
     }
 
     public SheetForm with(Words changed) {
-        return new SheetForm(version, changed, place, seats, signup, question);
+        return new SheetForm(version, changed, place, seats, signup, taking, question);
     }
 
     public SheetForm with(Place changed) {
-        return new SheetForm(version, words, changed, seats, signup, question);
+        return new SheetForm(version, words, changed, seats, signup, taking, question);
     }
 
     public SheetForm with(Seats changed) {
-        return new SheetForm(version, words, place, changed, signup, question);
+        return new SheetForm(version, words, place, changed, signup, taking, question);
     }
 
     public SheetForm with(SignUp changed) {
-        return new SheetForm(version, words, place, seats, changed, question);
+        return new SheetForm(version, words, place, seats, changed, taking, question);
+    }
+
+    public SheetForm with(Taking changed) {
+        return new SheetForm(version, words, place, seats, signup, changed, question);
     }
 
     public SheetForm asking(List<QuestionForm> asked) {
-        return new SheetForm(version, words, place, seats, signup, asked);
+        return new SheetForm(version, words, place, seats, signup, taking, asked);
     }
 
     /** What is said. @param labels parted by commas */
@@ -212,30 +218,40 @@ public record SheetForm(
         }
     }
 
-    /** A question as it was typed; one without a label is dropped. */
-    public record QuestionForm(
-            @Nullable String id,
-            String kind,
-            String label,
-            String help,
-            @Nullable Boolean required,
-            String options) {
-        public QuestionForm {
-            kind = orEmpty(kind);
-            label = line(label);
-            help = line(help);
-            required = Boolean.TRUE.equals(required);
-            options = Text.manyLines(orEmpty(options));
+    /**
+     * How registrations are taken.
+     *
+     * @param freed see {@link jollyroster.core.seats.FreedSeats}
+     * @param waitlistLimit the most parties that may wait; empty for no limit
+     */
+    public record Taking(
+            String freed,
+            String waitlistLimit,
+            String phone,
+            @Nullable Boolean fullName,
+            @Nullable Boolean confirmEmail,
+            String changesHours,
+            String afterText,
+            String afterAddress) {
+        public Taking {
+            freed = orEmpty(freed).isEmpty() ? FreedSeats.CALL_UP.name() : freed;
+            waitlistLimit = orEmpty(waitlistLimit).strip();
+            phone = orEmpty(phone).isEmpty() ? PhoneRule.OPTIONAL.name() : phone;
+            fullName = Boolean.TRUE.equals(fullName);
+            confirmEmail = Boolean.TRUE.equals(confirmEmail);
+            changesHours = number(changesHours, "0");
+            afterText = line(afterText);
+            afterAddress = orEmpty(afterAddress).strip();
         }
 
-        List<String> optionList() {
-            return kind.equals(Question.Kind.CHOOSE_ONE.name())
-                    ? options.lines()
-                            .map(Text::oneLine)
-                            .filter(o -> !o.isEmpty())
-                            .distinct()
-                            .toList()
-                    : List.of();
+        /** Freed seats are offered, anybody may wait, and nothing more is asked than a name and an address. */
+        public static Taking openly() {
+            return new Taking("", "", "", false, false, "", "", "");
+        }
+
+        public Taking freeing(FreedSeats way) {
+            return new Taking(
+                    way.name(), waitlistLimit, phone, fullName, confirmEmail, changesHours, afterText, afterAddress);
         }
     }
 

@@ -2,9 +2,12 @@ package jollyroster.roster;
 
 import static jollyroster.platform.tables.Tables.LOGBOOK;
 
+import java.time.Duration;
 import java.time.Instant;
+import java.time.ZoneId;
 import jollyroster.core.seats.Arrival;
 import jollyroster.core.seats.SeatRule;
+import jollyroster.platform.Times;
 import jollyroster.platform.Writes;
 import jollyroster.platform.tables.tables.records.RegistrationRecord;
 import org.jspecify.annotations.Nullable;
@@ -47,18 +50,90 @@ class LogbookCommands {
         write(r.getSessionId(), r.getId(), PROGRAM, LogbookEntry.SEATED_FROM_LINE, why, now);
     }
 
+    void calledUp(RegistrationRecord r, Instant replyBy, boolean race, Instant now) {
+        String until =
+                Times.dayAndTime(replyBy, ZoneId.of(r.getZone())) + " " + Times.city(ZoneId.of(r.getZone())) + " time";
+        String why = race
+                ? "seats came free shortly before the start: whoever answers first has them; by " + until
+                : "first in line whose party of " + r.getParty() + " fits; seats held until " + until;
+        write(r.getSessionId(), r.getId(), PROGRAM, LogbookEntry.CALLED_UP, why, now);
+    }
+
+    void confirmed(RegistrationRecord r, Instant now) {
+        write(
+                r.getSessionId(),
+                r.getId(),
+                ATTENDEE,
+                LogbookEntry.CONFIRMED,
+                r.getParty() + " seats held until then",
+                now);
+    }
+
+    void accepted(RegistrationRecord r, String actor, Instant now) {
+        write(r.getSessionId(), r.getId(), actor, LogbookEntry.ACCEPTED, r.getParty() + " seats, in time", now);
+    }
+
+    void declined(RegistrationRecord r, String actor, Instant now) {
+        write(
+                r.getSessionId(),
+                r.getId(),
+                actor,
+                LogbookEntry.DECLINED,
+                r.getParty() + " seats freed; left the line",
+                now);
+    }
+
+    void outrun(RegistrationRecord r, Instant now) {
+        String why = "others answered first and too few seats are left; keeps the place in line";
+        write(r.getSessionId(), r.getId(), PROGRAM, LogbookEntry.OUTRUN, why, now);
+    }
+
+    void ranOut(RegistrationRecord r, String why, Duration late, Instant now) {
+        String seen = late.toMinutes() > 0 ? ", seen " + Times.length(late) + " later" : "";
+        write(
+                r.getSessionId(),
+                r.getId(),
+                PROGRAM,
+                LogbookEntry.RAN_OUT,
+                why + seen + "; " + r.getParty() + " seats freed",
+                now);
+    }
+
+    void amended(RegistrationRecord r, String actor, int party, Instant now) {
+        if (r.getParty() == party) {
+            write(r.getSessionId(), r.getId(), actor, LogbookEntry.AMENDED, "answers or companions", now);
+        }
+    }
+
+    void resizedParty(RegistrationRecord r, String actor, int party, Instant now) {
+        String what = "from " + r.getParty() + " to " + party + " people";
+        write(r.getSessionId(), r.getId(), actor, LogbookEntry.AMENDED, what, now);
+    }
+
+    void swapOffered(RegistrationRecord r, String actor, String when, Instant now) {
+        write(r.getSessionId(), r.getId(), actor, LogbookEntry.SWAP_OFFERED, "for " + when, now);
+    }
+
+    void seatedAnyway(RegistrationRecord r, String actor, String why, int over, Instant now) {
+        String full = over > 0 ? "; " + over + " over the seats" : "";
+        write(r.getSessionId(), r.getId(), actor, LogbookEntry.SEATED_ANYWAY, why + full, now);
+    }
+
     void passedOver(long session, SeatRule.Move.PassOver move, Instant now) {
         String why = "more people than freed seats; passed over now: " + move.times();
         write(session, move.party(), PROGRAM, LogbookEntry.PASSED_OVER, why, now);
     }
 
-    void cancelled(RegistrationRecord r, String actor, Instant now) {
-        String what = r.getParty() + (r.getState().equals("WAITLISTED") ? " waiting" : " seats freed");
+    void cancelled(RegistrationRecord r, String actor, String why, Instant now) {
+        String freed = r.getParty() + (r.getState().equals("WAITLISTED") ? " waiting" : " seats freed");
+        String what = why.isEmpty() ? freed : freed + "; says: " + why;
         write(r.getSessionId(), r.getId(), actor, LogbookEntry.CANCELLED, what, now);
     }
 
-    void resized(long session, String actor, int from, int to, Instant now) {
-        write(session, null, actor, LogbookEntry.RESIZED, "from " + from + " to " + to, now);
+    /** @param why the reason to be over-full; empty when it is not */
+    void resized(long session, String actor, int from, int to, String why, Instant now) {
+        String over = why.isEmpty() ? "" : "; over-full: " + why;
+        write(session, null, actor, LogbookEntry.RESIZED, "from " + from + " to " + to + over, now);
     }
 
     void changedDate(RegistrationRecord r, String actor, long from, String fromWhen, String toWhen, Instant now) {

@@ -69,9 +69,7 @@ public class NoticeCommands {
         if (!after.cancelled() && after.start().isAfter(now)) {
             outbox.remind(
                     people.stream()
-                            .filter(p -> RegistrationState.valueOf(
-                                            p.registration().getState())
-                                    .takesSeats())
+                            .filter(p -> p.registration().getState().equals(RegistrationState.REGISTERED.name()))
                             .map(p -> Recipients.one(after, p.registration(), p.email()))
                             .toList(),
                     now);

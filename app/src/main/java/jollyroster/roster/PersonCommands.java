@@ -1,17 +1,15 @@
 package jollyroster.roster;
 
-import static jollyroster.platform.tables.Tables.ANSWER;
 import static jollyroster.platform.tables.Tables.PERSON;
 
 import java.time.Instant;
-import java.util.List;
 import java.util.Optional;
 import jollyroster.platform.Writes;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Keeps people and what they answered, as part of a write that is under way. */
+/** Keeps people, as part of a write that is under way. */
 @Component
 @Transactional(propagation = Propagation.MANDATORY)
 class PersonCommands {
@@ -52,17 +50,5 @@ class PersonCommands {
                 .from(PERSON)
                 .where(PERSON.ID.eq(person))
                 .fetchSingle(PERSON.EMAIL);
-    }
-
-    void keepAnswers(long registration, List<Application.Answer> answers) {
-        if (answers.isEmpty()) {
-            return;
-        }
-        var insert = writes.sql()
-                .insertInto(ANSWER, ANSWER.REGISTRATION_ID, ANSWER.QUESTION_ID, ANSWER.WORDING, ANSWER.VALUE);
-        for (Application.Answer answer : answers) {
-            insert = insert.values(registration, answer.question(), answer.wording(), answer.value());
-        }
-        insert.execute();
     }
 }

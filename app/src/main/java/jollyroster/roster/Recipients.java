@@ -40,6 +40,7 @@ class Recipients {
                 ZoneId.of(r.getZone()),
                 session.offering().title(),
                 session.zonedStart(),
-                session.sequence());
+                session.sequence(),
+                r.getIsReminded());
     }
 }

@@ -16,6 +16,9 @@ public sealed interface Registering {
 
     record Refused(Reason because) implements Registering {}
 
+    /** Too few are left of an option that was chosen. @param option its label */
+    record RanOut(long question, String option) implements Registering {}
+
     /** Why nothing was registered. */
     enum Reason {
         NO_SUCH_SESSION,

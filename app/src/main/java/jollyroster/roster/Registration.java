@@ -2,6 +2,8 @@ package jollyroster.roster;
 
 import java.time.Instant;
 import java.time.ZoneId;
+import java.util.List;
+import java.util.Optional;
 
 /**
  * One person, with companions, on a session.
@@ -24,4 +26,29 @@ public record Registration(
         String email,
         String phone,
         ZoneId zone,
-        Instant registeredAt) {}
+        Instant registeredAt,
+        Hold hold,
+        Remarks remarks) {
+
+    /**
+     * What is held or offered.
+     *
+     * @param until by when it must be confirmed or answered; empty when nothing is
+     * @param racing whether the same seats are offered to others too
+     */
+    public record Hold(Optional<Instant> until, boolean racing) {}
+
+    /**
+     * What else is known.
+     *
+     * @param why it was given back, if anybody said; else empty
+     * @param companions the names of companions, as far as they are known
+     * @param reminded whether the person wants reminders
+     * @param note the organiser's
+     */
+    public record Remarks(String why, List<String> companions, boolean reminded, String note, boolean marked) {
+        public Remarks {
+            companions = List.copyOf(companions);
+        }
+    }
+}

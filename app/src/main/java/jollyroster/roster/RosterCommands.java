@@ -1,19 +1,20 @@
 package jollyroster.roster;
 
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.core.messages.Anchor;
 import jollyroster.core.seats.Arrival;
+import jollyroster.core.seats.CallUp;
 import jollyroster.core.seats.SeatRule;
 import jollyroster.core.seats.SignUpStyle;
 import jollyroster.outbox.OutboxCommands;
 import jollyroster.platform.Permissions;
 import jollyroster.platform.Times;
 import jollyroster.platform.tables.tables.records.RegistrationRecord;
-import jollyroster.programme.PlanCommands;
 import jollyroster.programme.Session;
 import jollyroster.programme.SessionCommands;
 import jollyroster.programme.Visibility;
@@ -27,11 +28,13 @@ import org.springframework.transaction.annotation.Transactional;
 @Component
 public class RosterCommands {
 
+    static final Duration TO_CONFIRM = Duration.ofMinutes(30);
     private final SessionCommands programme;
-    private final PlanCommands planned;
     private final OutboxCommands outbox;
     private final SeatCommands seats;
+    private final WaitlistCommands waitlist;
     private final PersonCommands people;
+    private final AnswerCommands answers;
     private final Recipients recipients;
     private final LogbookCommands logbook;
     private final Permissions permissions;
@@ -39,19 +42,21 @@ public class RosterCommands {
 
     RosterCommands(
             SessionCommands programme,
-            PlanCommands planned,
             OutboxCommands outbox,
             SeatCommands seats,
+            WaitlistCommands waitlist,
             PersonCommands people,
+            AnswerCommands answers,
             Recipients recipients,
             LogbookCommands logbook,
             Permissions permissions,
             Clock clock) {
         this.programme = programme;
-        this.planned = planned;
         this.outbox = outbox;
         this.seats = seats;
+        this.waitlist = waitlist;
         this.people = people;
+        this.answers = answers;
         this.recipients = recipients;
         this.logbook = logbook;
         this.permissions = permissions;
@@ -71,15 +76,8 @@ public class RosterCommands {
         if (refusal.isPresent()) {
             return new Registering.Refused(refusal.get());
         }
-        Session book = book(session.orElseThrow());
+        Session book = waitlist.book(session.orElseThrow());
         return admit(asked.on(book.id()), book, now);
-    }
-
-    /** The session that keeps the seats: itself, or the one that leads its series. */
-    private Session book(Session session) {
-        return session.book() == session.id()
-                ? session
-                : programme.session(session.book()).orElseThrow();
     }
 
     private Optional<Registering.Reason> refusal(Optional<Session> session, Application asked, Instant now) {
@@ -108,19 +106,47 @@ public class RosterCommands {
             outbox.answer(Anchor.LINK_AGAIN, Recipients.one(session, standing.get(), asked.email()), now);
             return new Registering.Already(standing.get().getSessionId() != session.id());
         }
-        Arrival arrival = SeatRule.arrive(session.capacity(), seats.tally(session), asked.party());
+        Arrival arrival = SeatRule.arrive(session.capacity(), waitlist.tallyFor(session, now), asked.party());
         if (arrival instanceof Arrival.Refused refused) {
             return new Registering.Refused(reason(refused.because()));
         }
+        Optional<Registering.RanOut> ranOut = answers.ranOut(asked.answers(), 0);
+        if (ranOut.isPresent()) {
+            return ranOut.get();
+        }
         long person = known.orElseGet(() -> people.add(asked, now));
-        RegistrationRecord registration = seats.add(asked, person, arrival instanceof Arrival.Seated, now);
-        people.keepAnswers(registration.getId(), asked.answers());
+        RegistrationRecord registration = add(asked, session, person, arrival, now);
+        answers.keep(registration.getId(), asked.answers());
         logbook.arrival(session.id(), registration, arrival, now);
         tell(arrival, session, registration, asked.email(), now);
         if (arrival instanceof Arrival.Seated seated && seated.passesOverTheLine()) {
-            seats.passOverTheLine(session, registration, now);
+            passOverTheLine(session, registration, now);
+        } else if (session.wayToSeat(now) == CallUp.Way.RACE) {
+            waitlist.refill(session, now);
         }
         return done(registration);
+    }
+
+    private RegistrationRecord add(Application asked, Session session, long person, Arrival arrival, Instant now) {
+        if (!(arrival instanceof Arrival.Seated)) {
+            return seats.add(asked, person, RegistrationState.WAITLISTED, null, now);
+        }
+        return session.offering().signUp().emailConfirmed()
+                        && permissions.member().isEmpty()
+                ? seats.add(asked, person, RegistrationState.UNCONFIRMED, holdUntil(session, now), now)
+                : seats.add(asked, person, RegistrationState.REGISTERED, null, now);
+    }
+
+    /** Half an hour, but never into the session. */
+    private static Instant holdUntil(Session session, Instant now) {
+        Instant until = now.plus(TO_CONFIRM);
+        return until.isBefore(session.registersFor()) ? until : session.registersFor();
+    }
+
+    private void passOverTheLine(Session session, RegistrationRecord newcomer, Instant now) {
+        if (session.wayToSeat(now) != CallUp.Way.NOBODY) {
+            seats.passOverTheLine(session, newcomer, now);
+        }
     }
 
     /** Where the person stands already: on this session or, where one date is all a person holds, on any. */
@@ -136,7 +162,9 @@ public class RosterCommands {
     }
 
     private void tell(Arrival arrival, Session session, RegistrationRecord registration, String email, Instant now) {
-        if (arrival instanceof Arrival.Seated) {
+        if (registration.getHeldUntil() != null) {
+            outbox.answer(Anchor.CONFIRM, Recipients.one(session, registration, email), now);
+        } else if (arrival instanceof Arrival.Seated) {
             outbox.answerAndRemind(Anchor.REGISTERED, recipients.of(session, registration, email), now);
         } else {
             outbox.answer(Anchor.WAITLISTED, Recipients.one(session, registration, email), now);
@@ -159,10 +187,11 @@ public class RosterCommands {
      * Gives a registration's seats back and refills from the waitlist.
      *
      * @param actor who did it, for the logbook
+     * @param why the reason, if one was given; else empty
      * @return false, with nothing changed, when it no longer stood or the session is over
      */
     @Transactional
-    public boolean cancel(long registration, String actor) {
+    public boolean cancel(long registration, String actor, String why) {
         Instant now = clock.instant();
         Optional<RegistrationRecord> found = seats.byId(registration);
         if (found.isEmpty() || !RegistrationState.ACTIVE.contains(stateOf(found.get()))) {
@@ -173,16 +202,14 @@ public class RosterCommands {
         if (over) {
             return false;
         }
-        seats.setState(registration, RegistrationState.CANCELLED, now);
-        logbook.cancelled(found.get(), actor, now);
+        seats.settle(registration, RegistrationState.CANCELLED, why, now);
+        logbook.cancelled(found.get(), actor, why, now);
         outbox.withdrawReminders(registration, "the seat was given back", now);
         outbox.answer(
                 Anchor.CANCELLED,
                 Recipients.one(session, found.get(), people.email(found.get().getPersonId())),
                 now);
-        if (now.isBefore(session.registersFor())) {
-            refill(session, now);
-        }
+        waitlist.refill(session, now);
         return true;
     }
 
@@ -208,7 +235,7 @@ public class RosterCommands {
         Instant now = clock.instant();
         Optional<RegistrationRecord> found = seats.byId(registration)
                 .filter(r -> RegistrationState.ACTIVE.contains(stateOf(r)) && r.getSessionId() != to);
-        Optional<Session> target = programme.session(to).map(this::book);
+        Optional<Session> target = programme.session(to).map(waitlist::book);
         if (found.isEmpty() || target.isEmpty()) {
             return Moved.NOT_POSSIBLE;
         }
@@ -221,7 +248,7 @@ public class RosterCommands {
     }
 
     private Moved move(RegistrationRecord r, Session from, Session to, String actor, Instant now) {
-        Arrival arrival = SeatRule.arrive(to.capacity(), seats.tally(to), r.getParty());
+        Arrival arrival = SeatRule.arrive(to.capacity(), waitlist.tallyFor(to, now), r.getParty());
         if (!(arrival instanceof Arrival.Seated seated)) {
             return Moved.NO_SEATS;
         }
@@ -231,66 +258,14 @@ public class RosterCommands {
         outbox.withdrawReminders(r.getId(), "the date was changed", now);
         outbox.answerAndRemind(Anchor.CHANGED, recipients.of(to, moved, people.email(r.getPersonId())), now);
         if (seated.passesOverTheLine()) {
-            seats.passOverTheLine(to, moved, now);
+            passOverTheLine(to, moved, now);
         }
-        refill(from, now);
+        waitlist.refill(from, now);
         return Moved.DONE;
     }
 
     private static String when(Session session) {
         return Times.dayAndTime(session.start(), session.zone());
-    }
-
-    /**
-     * Changes the number of seats of a session. More seats are filled from the waitlist at once; fewer than are taken is
-     * refused.
-     *
-     * @return the seats taken when that is more than {@code wanted}, else empty
-     */
-    @Transactional
-    public Optional<Integer> resize(long session, int wanted, String actor) {
-        permissions.requireOrganiser();
-        Instant now = clock.instant();
-        Session before = book(programme.session(session).orElseThrow());
-        int taken = seats.tally(before).taken();
-        if (wanted < taken || wanted < 1) {
-            return Optional.of(taken);
-        }
-        planned.setSeats(before.id(), wanted);
-        logbook.resized(before.id(), actor, before.seats(), wanted, now);
-        refillFromLine(before.id());
-        return Optional.empty();
-    }
-
-    /** Gives free seats to those who wait, after something made seats free. */
-    @Transactional
-    public void refillFromLine(long session) {
-        Session book = book(programme.session(session).orElseThrow());
-        boolean held = !book.cancelled() || book.lead() != null;
-        if (held && clock.instant().isBefore(book.registersFor()) && book.seats() > 0) {
-            refill(book, clock.instant());
-        }
-    }
-
-    private void refill(Session session, Instant now) {
-        List<SeatRule.Move> moves =
-                SeatRule.refill(session.capacity(), seats.tally(session).taken(), seats.line(session.id()));
-        for (SeatRule.Move move : moves) {
-            if (move instanceof SeatRule.Move.PassOver passOver) {
-                seats.setPassedOver(passOver.party(), passOver.times());
-                logbook.passedOver(session.id(), passOver, now);
-            } else {
-                seatFromLine(session, move.party(), now);
-            }
-        }
-    }
-
-    private void seatFromLine(Session session, long registration, Instant now) {
-        seats.setState(registration, RegistrationState.REGISTERED, now);
-        RegistrationRecord seated = seats.byId(registration).orElseThrow();
-        logbook.seatedFromLine(seated, now);
-        outbox.answerAndRemind(
-                Anchor.CALLED_UP, recipients.of(session, seated, people.email(seated.getPersonId())), now);
     }
 
     private static RegistrationState stateOf(RegistrationRecord r) {

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import jollyroster.core.door.LinkTokens.Link;
+import jollyroster.core.seats.FreedSeats;
 import jollyroster.exchange.CalendarEntry;
 import jollyroster.outbox.Letters;
 import jollyroster.platform.Address;
@@ -80,7 +81,12 @@ public class RosterLetters implements Letters {
                 dates.stream()
                         .filter(date -> date.id() != session.id() && !date.cancelled())
                         .map(date -> Times.dayAndTime(date.start(), registration.zone()))
-                        .toList());
+                        .toList(),
+                new Offer(
+                        registration.hold().until(),
+                        registration.hold().racing(),
+                        session.offering().signUp().freedSeats() == FreedSeats.SEAT_AT_ONCE,
+                        links.confirm(link)));
     }
 
     private String contact(Session session) {
@@ -116,8 +122,8 @@ public class RosterLetters implements Letters {
 
     private static Standing standing(RegistrationState state) {
         return switch (state) {
-            case REGISTERED, UNCONFIRMED, CALLED_UP, MAYBE -> Standing.SEATED;
-            case WAITLISTED -> Standing.WAITING;
+            case REGISTERED, MAYBE -> Standing.SEATED;
+            case UNCONFIRMED, CALLED_UP, WAITLISTED -> Standing.WAITING;
             case CANCELLED, DECLINED -> Standing.GONE;
         };
     }

@@ -12,12 +12,15 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.util.Collection;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import jollyroster.platform.Reads;
+import jollyroster.programme.AskedQuestion;
 import jollyroster.programme.SeatCounts;
+import org.jooq.Condition;
 import org.jooq.Record;
 import org.jooq.SelectJoinStep;
 import org.jooq.impl.DSL;
@@ -95,7 +98,15 @@ public class RosterQueries implements SeatCounts {
                 r.get(PERSON.EMAIL),
                 r.get(PERSON.PHONE),
                 ZoneId.of(r.get(REGISTRATION.ZONE)),
-                r.get(REGISTRATION.CREATED_AT));
+                r.get(REGISTRATION.CREATED_AT),
+                new Registration.Hold(
+                        Optional.ofNullable(r.get(REGISTRATION.HELD_UNTIL)), r.get(REGISTRATION.IS_RACING)),
+                new Registration.Remarks(
+                        r.get(REGISTRATION.WHY),
+                        r.get(REGISTRATION.COMPANIONS).lines().toList(),
+                        r.get(REGISTRATION.IS_REMINDED),
+                        r.get(REGISTRATION.NOTE),
+                        r.get(REGISTRATION.IS_MARKED)));
     }
 
     public Optional<Registration> registration(long id) {
@@ -135,25 +146,79 @@ public class RosterQueries implements SeatCounts {
         return answers;
     }
 
+    /** How often each option that can run out is chosen by people who are on, by question and label. */
+    public Map<Long, Map<String, Integer>> chosen(Collection<AskedQuestion> questions) {
+        List<Long> counted = questions.stream()
+                .filter(q -> q.question().isCounted())
+                .map(AskedQuestion::id)
+                .toList();
+        Map<Long, Map<String, Integer>> chosen = new HashMap<>();
+        if (!counted.isEmpty()) {
+            reads.sql()
+                    .select(ANSWER.QUESTION_ID, ANSWER.VALUE)
+                    .from(ANSWER)
+                    .join(REGISTRATION)
+                    .on(REGISTRATION.ID.eq(ANSWER.REGISTRATION_ID))
+                    .where(ANSWER.QUESTION_ID.in(counted))
+                    .and(REGISTRATION.STATE.in(SeatCommands.ACTIVE))
+                    .forEach(r -> r.value2()
+                            .lines()
+                            .forEach(option -> chosen.computeIfAbsent(r.value1(), q -> new HashMap<>())
+                                    .merge(option, 1, Integer::sum)));
+        }
+        return chosen;
+    }
+
     /** The answers of one registration, as they were asked. */
     public Map<String, String> answersOf(long registration) {
-        return reads.sql()
-                .select(ANSWER.WORDING, ANSWER.VALUE)
+        Map<String, String> answers = new LinkedHashMap<>();
+        reads.sql()
+                .select(ANSWER.WORDING, ANSWER.PERSON, ANSWER.VALUE)
                 .from(ANSWER)
                 .where(ANSWER.REGISTRATION_ID.eq(registration))
-                .orderBy(ANSWER.QUESTION_ID)
-                .fetchMap(ANSWER.WORDING, ANSWER.VALUE);
+                .orderBy(ANSWER.PERSON, ANSWER.QUESTION_ID)
+                .fetch()
+                .forEach(r -> answers.put(
+                        r.value2() == 0 ? r.value1() : r.value1() + " (companion " + r.value2() + ")",
+                        r.value3().replace("\n", ", ")));
+        return answers;
+    }
+
+    /** An answer as it was given. @param person 0 for the registrant, from 1 for companions */
+    public record Given(long question, int person, String value) {}
+
+    public List<Given> givenBy(long registration) {
+        return reads.sql()
+                .select(ANSWER.QUESTION_ID, ANSWER.PERSON, ANSWER.VALUE)
+                .from(ANSWER)
+                .where(ANSWER.REGISTRATION_ID.eq(registration))
+                .fetch(r -> new Given(r.value1(), r.value2(), r.value3()));
+    }
+
+    /** How many people stand in line before a waiting registration. */
+    public int peopleBefore(Registration waiting) {
+        Integer people = reads.sql()
+                .select(DSL.coalesce(DSL.sum(REGISTRATION.PARTY), DSL.inline(0)).cast(Integer.class))
+                .from(REGISTRATION)
+                .where(beforeInLine(waiting))
+                .fetchSingle()
+                .value1();
+        return people == null ? 0 : people;
     }
 
     /** The place of a waiting registration in its line, from 1. */
     public int placeInLine(Registration waiting) {
-        return reads.sql()
-                        .fetchCount(DSL.selectOne()
-                                .from(REGISTRATION)
-                                .where(REGISTRATION.SESSION_ID.eq(waiting.session()))
-                                .and(REGISTRATION.STATE.eq(RegistrationState.WAITLISTED.name()))
-                                .and(REGISTRATION.ID.lt(waiting.id())))
-                + 1;
+        return reads.sql().fetchCount(DSL.selectOne().from(REGISTRATION).where(beforeInLine(waiting))) + 1;
+    }
+
+    private static Condition beforeInLine(Registration waiting) {
+        var mine = REGISTRATION.as("mine");
+        return REGISTRATION
+                .SESSION_ID
+                .eq(waiting.session())
+                .and(REGISTRATION.STATE.eq(DSL.inline(RegistrationState.WAITLISTED.name())))
+                .and(DSL.row(REGISTRATION.WAITING_SINCE, REGISTRATION.ID)
+                        .lt(DSL.select(mine.WAITING_SINCE, mine.ID).from(mine).where(mine.ID.eq(waiting.id()))));
     }
 
     /** How many other sessions these people registered for before, by person. */
@@ -169,12 +234,21 @@ public class RosterQueries implements SeatCounts {
 
     /** The logbook of a session, latest first. */
     public List<Logged> logbook(long session, int most) {
+        return logged(LOGBOOK.SESSION_ID.eq(session), most);
+    }
+
+    /** What was decided about a registration and why, latest first. */
+    public List<Logged> logbookOf(long registration) {
+        return logged(LOGBOOK.REGISTRATION_ID.eq(registration), 500);
+    }
+
+    private List<Logged> logged(Condition which, int most) {
         return reads.sql()
                 .select(LOGBOOK.asterisk(), REGISTRATION.NAME)
                 .from(LOGBOOK)
                 .leftJoin(REGISTRATION)
                 .on(REGISTRATION.ID.eq(LOGBOOK.REGISTRATION_ID))
-                .where(LOGBOOK.SESSION_ID.eq(session))
+                .where(which)
                 .orderBy(LOGBOOK.ID.desc())
                 .limit(most)
                 .fetch(r -> new Logged(

@@ -7,6 +7,7 @@ import static jollyroster.platform.tables.Tables.SEAT_COUNT;
 import static org.jooq.impl.DSL.inline;
 
 import java.time.Instant;
+import java.time.ZoneId;
 import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
@@ -15,8 +16,10 @@ import jollyroster.core.seats.SeatTally;
 import jollyroster.platform.Writes;
 import jollyroster.platform.tables.tables.records.RegistrationRecord;
 import jollyroster.programme.Session;
+import org.jooq.Condition;
 import org.jooq.Field;
 import org.jooq.impl.DSL;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
@@ -27,7 +30,7 @@ import org.springframework.transaction.annotation.Transactional;
 class SeatCommands {
 
     private static final String WAITLISTED = RegistrationState.WAITLISTED.name();
-    private static final List<String> ACTIVE = names(RegistrationState.ACTIVE);
+    static final List<String> ACTIVE = names(RegistrationState.ACTIVE);
     private final Writes writes;
 
     SeatCommands(Writes writes) {
@@ -46,22 +49,55 @@ class SeatCommands {
                 .and(REGISTRATION.STATE.eq(inline(WAITLISTED)))
                 .and(REGISTRATION.PASSED_OVER.ge(inline(SeatRule.MOST_PASS_OVERS)))
                 .and(REGISTRATION.PARTY.le(session.capacity().open())));
+        Field<Integer> racing = DSL.field(DSL.selectCount()
+                .from(REGISTRATION)
+                .where(REGISTRATION.SESSION_ID.eq(session.id()))
+                .and(REGISTRATION.IS_RACING.eq(inline(true))));
         return writes.sql()
-                .select(SEAT_COUNT.TAKEN, SEAT_COUNT.WAITING_PARTIES, owed)
+                .select(SEAT_COUNT.TAKEN, SEAT_COUNT.WAITING_PARTIES, owed, racing)
                 .from(SEAT_COUNT)
                 .where(SEAT_COUNT.SESSION_ID.eq(session.id()))
-                .fetchSingle(r -> new SeatTally(r.value1(), r.value2(), r.value3()));
+                .fetchSingle(r -> new SeatTally(r.value1(), r.value2() + r.value4(), r.value3() + r.value4()));
     }
 
     /** The waitlist in order. */
     List<SeatRule.Waiter> line(long session) {
+        return waiters(session, REGISTRATION.STATE.eq(inline(WAITLISTED)));
+    }
+
+    /** Those who race for seats, in the order of the line. */
+    List<SeatRule.Waiter> racing(long session) {
+        return waiters(session, REGISTRATION.IS_RACING.eq(inline(true)));
+    }
+
+    private List<SeatRule.Waiter> waiters(long session, Condition which) {
         return writes.sql()
                 .select(REGISTRATION.ID, REGISTRATION.PARTY, REGISTRATION.PASSED_OVER)
                 .from(REGISTRATION)
                 .where(REGISTRATION.SESSION_ID.eq(session))
-                .and(REGISTRATION.STATE.eq(WAITLISTED))
-                .orderBy(REGISTRATION.ID)
+                .and(which)
+                .orderBy(REGISTRATION.WAITING_SINCE, REGISTRATION.ID)
                 .fetch(r -> new SeatRule.Waiter(r.value1(), r.value2(), r.value3()));
+    }
+
+    /** What is held or offered no longer than until {@code now}, the longest overdue first. */
+    List<RegistrationRecord> heldUntil(Instant now, int most) {
+        return writes.sql()
+                .selectFrom(REGISTRATION)
+                .where(REGISTRATION.HELD_UNTIL.le(now))
+                .orderBy(REGISTRATION.HELD_UNTIL, REGISTRATION.ID)
+                .limit(most)
+                .fetch();
+    }
+
+    /** Those who take seats, the last to register first. */
+    List<RegistrationRecord> lastSeated(long session) {
+        return writes.sql()
+                .selectFrom(REGISTRATION)
+                .where(REGISTRATION.SESSION_ID.eq(session))
+                .and(REGISTRATION.STATE.in(names(RegistrationState.TAKING_SEATS)))
+                .orderBy(REGISTRATION.ID.desc())
+                .fetch();
     }
 
     Optional<RegistrationRecord> byId(long registration) {
@@ -125,13 +161,17 @@ class SeatCommands {
                 .set(REGISTRATION.SESSION_ID, session)
                 .set(REGISTRATION.STATE, RegistrationState.REGISTERED.name())
                 .set(REGISTRATION.PASSED_OVER, 0)
+                .set(REGISTRATION.IS_RACING, false)
+                .setNull(REGISTRATION.HELD_UNTIL)
+                .setNull(REGISTRATION.WAITING_SINCE)
                 .set(REGISTRATION.CHANGED_AT, now)
                 .where(REGISTRATION.ID.eq(registration))
                 .execute();
     }
 
-    RegistrationRecord add(Application asked, long person, boolean seated, Instant now) {
-        RegistrationState state = seated ? RegistrationState.REGISTERED : RegistrationState.WAITLISTED;
+    /** @param heldUntil when the seats are only held until somebody confirms; else {@code null} */
+    RegistrationRecord add(
+            Application asked, long person, RegistrationState state, @Nullable Instant heldUntil, Instant now) {
         return writes.sql()
                 .insertInto(REGISTRATION)
                 .set(REGISTRATION.SESSION_ID, asked.session())
@@ -142,17 +182,81 @@ class SeatCommands {
                 .set(REGISTRATION.GENERATION, 1)
                 .set(REGISTRATION.NAME, asked.name())
                 .set(REGISTRATION.ZONE, asked.zone().getId())
+                .set(REGISTRATION.COMPANIONS, String.join("\n", asked.companions()))
                 .set(REGISTRATION.SUBMISSION, asked.submission().isEmpty() ? null : asked.submission())
+                .set(REGISTRATION.WAITING_SINCE, state == RegistrationState.WAITLISTED ? now : null)
+                .set(REGISTRATION.HELD_UNTIL, heldUntil)
                 .set(REGISTRATION.CREATED_AT, now)
                 .set(REGISTRATION.CHANGED_AT, now)
                 .returning()
                 .fetchSingle();
     }
 
-    void setState(long registration, RegistrationState state, Instant now) {
+    /**
+     * Gives a registration a state in which nothing is held for it. One that is given back while it waited keeps since
+     * when it did, which tells it from one that had seats.
+     */
+    void settle(long registration, RegistrationState state, String why, Instant now) {
         writes.sql()
                 .update(REGISTRATION)
                 .set(REGISTRATION.STATE, state.name())
+                .set(REGISTRATION.WHY, why)
+                .set(REGISTRATION.IS_RACING, false)
+                .setNull(REGISTRATION.HELD_UNTIL)
+                .set(
+                        REGISTRATION.WAITING_SINCE,
+                        state == RegistrationState.REGISTERED
+                                ? DSL.castNull(REGISTRATION.WAITING_SINCE)
+                                : REGISTRATION.WAITING_SINCE)
+                .set(REGISTRATION.CHANGED_AT, now)
+                .where(REGISTRATION.ID.eq(registration))
+                .execute();
+    }
+
+    /** Offers seats to a registration; unless it races, they are held for it. */
+    void callUp(long registration, Instant replyBy, boolean race, Instant now) {
+        writes.sql()
+                .update(REGISTRATION)
+                .set(REGISTRATION.STATE, RegistrationState.CALLED_UP.name())
+                .set(REGISTRATION.IS_RACING, race)
+                .set(REGISTRATION.HELD_UNTIL, replyBy)
+                .set(REGISTRATION.CHANGED_AT, now)
+                .where(REGISTRATION.ID.eq(registration))
+                .execute();
+    }
+
+    /** Puts a registration that was called up back to the place it had in the line. */
+    void standBack(long registration, Instant now) {
+        writes.sql()
+                .update(REGISTRATION)
+                .set(REGISTRATION.STATE, WAITLISTED)
+                .set(REGISTRATION.IS_RACING, false)
+                .setNull(REGISTRATION.HELD_UNTIL)
+                .set(REGISTRATION.CHANGED_AT, now)
+                .where(REGISTRATION.ID.eq(registration))
+                .execute();
+    }
+
+    void setParty(long registration, int party, Instant now) {
+        set(registration, REGISTRATION.PARTY, party, now);
+    }
+
+    void setCompanions(long registration, List<String> names, Instant now) {
+        set(registration, REGISTRATION.COMPANIONS, String.join("\n", names), now);
+    }
+
+    void setZone(long registration, ZoneId zone, Instant now) {
+        set(registration, REGISTRATION.ZONE, zone.getId(), now);
+    }
+
+    void setReminded(long registration, boolean wanted, Instant now) {
+        set(registration, REGISTRATION.IS_REMINDED, wanted, now);
+    }
+
+    private <T> void set(long registration, Field<T> field, T value, Instant now) {
+        writes.sql()
+                .update(REGISTRATION)
+                .set(field, value)
                 .set(REGISTRATION.CHANGED_AT, now)
                 .where(REGISTRATION.ID.eq(registration))
                 .execute();

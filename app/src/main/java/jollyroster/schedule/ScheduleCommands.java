@@ -21,7 +21,7 @@ import jollyroster.programme.SessionCommands.NewDate;
 import jollyroster.programme.SessionPlan;
 import jollyroster.roster.LogbookEntry;
 import jollyroster.roster.NoticeCommands;
-import jollyroster.roster.RosterCommands;
+import jollyroster.roster.WaitlistCommands;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -35,7 +35,7 @@ public class ScheduleCommands {
     private final SessionCommands sessions;
     private final PlanCommands planned;
     private final NoticeCommands notices;
-    private final RosterCommands roster;
+    private final WaitlistCommands waitlist;
     private final ChangeCommands changes;
     private final Permissions permissions;
     private final Clock clock;
@@ -44,14 +44,14 @@ public class ScheduleCommands {
             SessionCommands sessions,
             PlanCommands planned,
             NoticeCommands notices,
-            RosterCommands roster,
+            WaitlistCommands waitlist,
             ChangeCommands changes,
             Permissions permissions,
             Clock clock) {
         this.sessions = sessions;
         this.planned = planned;
         this.notices = notices;
-        this.roster = roster;
+        this.waitlist = waitlist;
         this.changes = changes;
         this.permissions = permissions;
         this.clock = clock;
@@ -142,7 +142,7 @@ public class ScheduleCommands {
                 permissions.actor(),
                 ChangeWords.of(session, before, plan));
         if (plan.seats() - plan.keptBack() > before.seats() - before.keptBack()) {
-            roster.refillFromLine(after.book());
+            waitlist.refillFromLine(after.book());
         }
         boolean isNews = plan.concernsPeople(before) && session.offering().status() != OfferingStatus.DRAFT;
         return isNews ? Optional.of(anchor(before, plan)) : Optional.empty();

@@ -1,17 +1,17 @@
 package jollyroster.sheet;
 
 import java.util.List;
-import jollyroster.core.intake.Question;
 import jollyroster.programme.AskedQuestion;
 import jollyroster.programme.Offering;
 import jollyroster.programme.OfferingFront;
 import jollyroster.programme.OfferingRules;
 import jollyroster.programme.SheetForm;
 import jollyroster.programme.SheetForm.Place;
-import jollyroster.programme.SheetForm.QuestionForm;
 import jollyroster.programme.SheetForm.Seats;
 import jollyroster.programme.SheetForm.SignUp;
+import jollyroster.programme.SheetForm.Taking;
 import jollyroster.programme.SheetForm.Words;
+import jollyroster.programme.SignUpRules;
 
 /** The sheet as it is kept, as a form ready to be typed over. */
 final class KeptSheet {
@@ -53,21 +53,23 @@ final class KeptSheet {
                         text(o.doorMinutes()),
                         text(o.overrunMinutes())),
                 new SignUp(r.style().name(), r.visibility().name(), text(o.cutoffMinutes() / 60), text(r.opensDays())),
-                questions.stream().map(KeptSheet::question).toList());
+                taking(o.signUp()),
+                AskedQuestion.forms(questions));
     }
 
     private static String text(int number) {
         return String.valueOf(number);
     }
 
-    private static QuestionForm question(AskedQuestion asked) {
-        Question q = asked.question();
-        return new QuestionForm(
-                String.valueOf(asked.id()),
-                q.kind().name(),
-                q.label(),
-                q.help(),
-                q.required(),
-                String.join("\n", q.options()));
+    private static Taking taking(SignUpRules s) {
+        return new Taking(
+                s.freedSeats().name(),
+                s.waitlistLimit().isPresent() ? text(s.waitlistLimit().getAsInt()) : "",
+                s.phone().name(),
+                s.fullName(),
+                s.emailConfirmed(),
+                text(s.changesMinutes() / 60),
+                s.afterText(),
+                s.afterAddress());
     }
 }

@@ -2,6 +2,7 @@ package jollyroster.sheet;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -21,6 +22,7 @@ import jollyroster.programme.HostQueries.Host;
 import jollyroster.programme.Offering;
 import jollyroster.programme.OfferingStatus;
 import jollyroster.programme.OutlookWords;
+import jollyroster.programme.PhoneRule;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.ReadinessCheck;
 import jollyroster.programme.ReadinessView;
@@ -131,7 +133,8 @@ class SheetAssembler {
     }
 
     private void addChoices(Model model, Offering offering) {
-        model.addAttribute("kinds", Question.Kind.values());
+        model.addAttribute("kinds", kinds());
+        model.addAttribute("phoneRules", PhoneRule.values());
         model.addAttribute("venues", queries.venues());
         model.addAttribute("team", team.hosts());
         model.addAttribute("tints", Tint.values());
@@ -149,6 +152,29 @@ class SheetAssembler {
 
     /** A choice of the sheet. */
     record Choice(String value, String words, String help) {}
+
+    private static List<Choice> kinds() {
+        return Arrays.stream(Question.Kind.values())
+                .map(k -> new Choice(k.name(), words(k), ""))
+                .toList();
+    }
+
+    /** A kind of question as the sheet names it. */
+    static String words(Question.Kind kind) {
+        return switch (kind) {
+            case SHORT_TEXT -> "a line of text";
+            case LONG_TEXT -> "several lines";
+            case CHOOSE_ONE -> "choose one";
+            case CHOOSE_SEVERAL -> "choose several";
+            case YES_NO -> "yes or no";
+            case AGREEMENT -> "agreement to tick";
+            case PHONE -> "phone number";
+            case EMAIL -> "e-mail address";
+            case WEB_ADDRESS -> "web address";
+            case NUMBER -> "number";
+            case DATE -> "date";
+        };
+    }
 
     private static Choice language(String code) {
         return new Choice(code, Locale.forLanguageTag(code).getDisplayLanguage(Locale.ENGLISH), "");

@@ -198,6 +198,16 @@ class SheetController {
         return to(copy);
     }
 
+    /** Asks as well what is asked on another offering. */
+    @PostMapping("/desk/offerings/{id}/questions")
+    String takeQuestions(@PathVariable long id, @RequestParam(defaultValue = "0") long from, RedirectAttributes flash) {
+        known(id);
+        known(from);
+        commands.takeQuestions(from, id);
+        flash.addFlashAttribute("said", "The questions are on this sheet now, at its end.");
+        return to(id) + "#intake";
+    }
+
     @PostMapping("/desk/offerings/{id}/discard")
     String discard(@PathVariable long id, RedirectAttributes flash) {
         Offering offering = known(id);

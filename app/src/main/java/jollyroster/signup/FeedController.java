@@ -54,7 +54,7 @@ class FeedController {
     ResponseEntity<String> offeringFeed(@PathVariable String slug) {
         return feedOf(slug)
                 .map(text -> ResponseEntity.ok()
-                        .contentType(OwnPageController.CALENDAR)
+                        .contentType(OwnCalendarController.CALENDAR)
                         .body(text))
                 .orElseGet(() -> ResponseEntity.notFound().build());
     }
@@ -64,7 +64,7 @@ class FeedController {
     ResponseEntity<String> offeringFile(@PathVariable String slug) {
         return feedOf(slug)
                 .map(text -> ResponseEntity.ok()
-                        .contentType(OwnPageController.CALENDAR)
+                        .contentType(OwnCalendarController.CALENDAR)
                         .header("Content-Disposition", "attachment; filename=\"" + slug + ".ics\"")
                         .body(text))
                 .orElseGet(() -> ResponseEntity.notFound().build());
@@ -81,7 +81,7 @@ class FeedController {
     }
 
     private ResponseEntity<String> calendar(String name, List<CalendarEntry> entries) {
-        return ResponseEntity.ok().contentType(OwnPageController.CALENDAR).body(calendars.publish(name, entries));
+        return ResponseEntity.ok().contentType(OwnCalendarController.CALENDAR).body(calendars.publish(name, entries));
     }
 
     private CalendarEntry entry(Session s) {

@@ -56,6 +56,7 @@ class KeptPages extends OncePerRequestFilter {
                 "account",
                 "organisation",
                 "registration",
+                "answer",
                 "seat_count");
         this.clock = clock;
     }

@@ -8,7 +8,6 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.stream.IntStream;
 import jollyroster.chart.SeatStrip;
-import jollyroster.core.intake.Question;
 import jollyroster.platform.Markdown;
 import jollyroster.platform.Times;
 import jollyroster.programme.AskedQuestion;
@@ -16,6 +15,7 @@ import jollyroster.programme.HostQueries;
 import jollyroster.programme.HostQueries.Host;
 import jollyroster.programme.Offering;
 import jollyroster.programme.OfferingStatus;
+import jollyroster.programme.PhoneRule;
 import jollyroster.programme.SeatCounts.SeatCount;
 import jollyroster.programme.Session;
 import jollyroster.programme.Venue;
@@ -37,7 +37,10 @@ record OfferingPage(
         String city,
         String homeCity,
         List<Date> dates,
-        List<Field> questions,
+        AnswerFields intake,
+        List<AnswerFields.Companion> companions,
+        PhoneRule phone,
+        boolean fullName,
         List<Integer> partySizes,
         boolean open,
         String closedBecause,
@@ -81,15 +84,13 @@ record OfferingPage(
             boolean waitlist,
             SeatStrip strip) {}
 
-    /** A question with what was entered and what is wrong with it. */
-    record Field(String name, Question question, String entered) {}
-
     /** What a page is made from. */
     record Facts(
             Offering offering,
             List<Session> sessions,
             Map<Long, SeatCount> counts,
             List<AskedQuestion> questions,
+            Map<Long, Map<String, Integer>> chosen,
             RegistrationForm form,
             ZoneId visitor,
             Instant now,
@@ -110,6 +111,12 @@ record OfferingPage(
         Offering o = facts.offering();
         List<Session> open = facts.open();
         boolean online = o.venue().map(Venue::isOnline).orElse(false);
+        AnswerFields fields = AnswerFields.of(
+                facts.questions(),
+                facts.form().answers(),
+                facts.chosen(),
+                facts.form().people(),
+                o.largestParty());
         return new OfferingPage(
                 o.slug(),
                 o.title(),
@@ -125,9 +132,10 @@ record OfferingPage(
                 Times.city(facts.visitor()),
                 Times.city(o.zone()),
                 open.stream().map(s -> date(s, facts, open)).toList(),
-                facts.questions().stream()
-                        .map(q -> field(q.question(), facts.form()))
-                        .toList(),
+                fields,
+                companions(fields, o.largestParty(), facts.form()),
+                o.signUp().phone(),
+                o.signUp().fullName(),
                 IntStream.rangeClosed(1, o.largestParty()).boxed().toList(),
                 !open.isEmpty() && (o.rules().visibility() != Visibility.INVITED || facts.preview()),
                 closedBecause(facts),
@@ -182,8 +190,9 @@ record OfferingPage(
                 .orElse("There is no date to register for at the moment.");
     }
 
-    private static Field field(Question question, RegistrationForm form) {
-        return new Field("q." + question.key(), question, form.answers().getOrDefault(question.key(), ""));
+    /** Those who could come along; where they are asked nothing, at least for their names. */
+    private static List<AnswerFields.Companion> companions(AnswerFields fields, int largest, RegistrationForm form) {
+        return fields.companions().isEmpty() ? OwnChanges.unasked(largest, form.people()) : fields.companions();
     }
 
     private static Date date(Session s, Facts facts, List<Session> open) {

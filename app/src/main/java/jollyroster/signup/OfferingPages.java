@@ -60,6 +60,7 @@ class OfferingPages {
                         sessions,
                         counts,
                         questions,
+                        roster.chosen(questions),
                         form,
                         visitor,
                         clock.instant(),

@@ -1,6 +1,7 @@
 package jollyroster.signup;
 
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.List;
@@ -8,6 +9,8 @@ import java.util.Map;
 import java.util.Optional;
 import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.core.door.LinkTokens.Purpose;
+import jollyroster.core.foresight.Odds;
+import jollyroster.core.seats.CallUp;
 import jollyroster.core.seats.SignUpStyle;
 import jollyroster.platform.PersonalLinks;
 import jollyroster.platform.Times;
@@ -16,6 +19,7 @@ import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.SeatCounts.SeatCount;
 import jollyroster.programme.Session;
 import jollyroster.programme.Venue;
+import jollyroster.roster.FillQueries;
 import jollyroster.roster.Registration;
 import jollyroster.roster.RegistrationState;
 import jollyroster.roster.RosterQueries;
@@ -32,47 +36,26 @@ class OwnPage {
     static final String JUST_REGISTERED = "confirmed";
 
     private final RosterQueries roster;
+    private final FillQueries fill;
     private final ProgrammeQueries programme;
+    private final OwnChanges changes;
     private final PersonalLinks links;
     private final Clock clock;
 
-    OwnPage(RosterQueries roster, ProgrammeQueries programme, PersonalLinks links, Clock clock) {
+    OwnPage(
+            RosterQueries roster,
+            FillQueries fill,
+            ProgrammeQueries programme,
+            OwnChanges changes,
+            PersonalLinks links,
+            Clock clock) {
         this.roster = roster;
+        this.fill = fill;
         this.programme = programme;
+        this.changes = changes;
         this.links = links;
         this.clock = clock;
     }
-
-    /** The page, decided and formatted. */
-    record View(
-            String state,
-            String stateWord,
-            String title,
-            String slug,
-            String summary,
-            String name,
-            String firstName,
-            String email,
-            String seats,
-            String when,
-            String here,
-            String until,
-            String place,
-            String accessNote,
-            boolean online,
-            String bring,
-            int placeInLine,
-            String joinAddress,
-            String ownAddress,
-            boolean canCancel,
-            boolean canJoin,
-            String doorOpens,
-            Map<String, String> answers,
-            List<String> seriesDates,
-            List<Choice> otherDates) {}
-
-    /** A date one could change to. */
-    record Choice(long id, String when, String left) {}
 
     /** A registration that a token leads to. */
     record Found(Registration registration, Session session) {}
@@ -81,7 +64,7 @@ class OwnPage {
         return links.read(Purpose.OWN_PAGE, token).flatMap(this::find);
     }
 
-    private Optional<Found> find(Link link) {
+    Optional<Found> find(Link link) {
         return roster.registration(link.id())
                 .filter(r -> r.generation() == link.generation())
                 .flatMap(r -> programme.dateAt(r.session(), clock.instant()).map(session -> new Found(r, session)));
@@ -97,24 +80,31 @@ class OwnPage {
     }
 
     ModelAndView show(Found found, boolean justRegistered) {
+        return show(found, justRegistered, changes.kept(found), Map.of());
+    }
+
+    /** @param problems with what was entered, by field */
+    ModelAndView show(Found found, boolean justRegistered, OwnChanges.Form form, Map<String, String> problems) {
         ModelAndView page = new ModelAndView("signup/own-page");
-        page.addObject("own", view(found));
+        page.addObject("own", view(found, form));
         page.addObject("justRegistered", justRegistered);
+        page.addObject("problems", problems);
+        page.addObject("zones", ZoneController.ZONES);
         return page;
     }
 
-    private View view(Found found) {
+    private OwnView view(Found found, OwnChanges.Form form) {
         Registration r = found.registration();
         Session s = found.session();
         Offering o = s.offering();
         Instant now = clock.instant();
         Link link = new Link(r.id(), r.generation());
         ZoneId zone = r.zone();
-        boolean seated = r.state().takesSeats();
         boolean active = RegistrationState.ACTIVE.contains(r.state());
+        boolean seated = r.state() == RegistrationState.REGISTERED || r.state() == RegistrationState.MAYBE;
         boolean online = s.isOnline();
         int space = r.name().indexOf(' ');
-        return new View(
+        return new OwnView(
                 r.state().code(),
                 r.state().word(),
                 o.title(),
@@ -131,15 +121,25 @@ class OwnPage {
                 s.venue().map(Venue::accessNote).orElse(""),
                 online,
                 o.bring(),
-                r.state() == RegistrationState.WAITLISTED ? roster.placeInLine(r) : 0,
                 links.join(link),
                 links.ownPage(link),
+                links.ownFeed(link),
                 active && now.isBefore(s.end()),
                 seated && now.isBefore(s.doorHours().closes()),
                 Times.dayAndTime(s.doorHours().opens(), zone),
+                r.remarks().companions().stream().filter(n -> !n.isEmpty()).toList(),
                 roster.answersOf(r.id()),
                 seriesDates(s, zone, now),
-                active ? otherDates(r, s, zone, now) : List.of());
+                line(r, s, now),
+                offer(r, now),
+                changes.view(found, form, now),
+                active ? otherDates(r, s, zone, now) : List.of(),
+                changes.swaps(found, now),
+                new OwnView.After(o.signUp().afterText(), o.signUp().afterAddress()),
+                zone.getId(),
+                Times.city(zone),
+                r.remarks().reminded(),
+                r.remarks().why());
     }
 
     private List<String> seriesDates(Session s, ZoneId zone, Instant now) {
@@ -151,21 +151,55 @@ class OwnPage {
                         .toList();
     }
 
-    /** Where one date is all a person holds, the others that have room. */
-    private List<Choice> otherDates(Registration r, Session s, ZoneId zone, Instant now) {
-        if (s.offering().style() != SignUpStyle.ONE_DATE || !now.isBefore(s.start())) {
+    private OwnView.Line line(Registration r, Session s, Instant now) {
+        if (r.state() != RegistrationState.WAITLISTED || s.seats() == 0) {
+            return OwnView.Line.NONE;
+        }
+        int taken = roster.of(List.of(s.id())).get(s.id()).taken();
+        int free = s.capacity().free(taken);
+        boolean firstCome = s.wayToSeat(now) == CallUp.Way.NOBODY && r.party() <= free && now.isBefore(s.end());
+        int needed = roster.peopleBefore(r) + r.party();
+        int hours = (int) Duration.between(now, s.registersFor()).toHours();
+        List<Long> earlier = fill.earlier(s.offering().id(), now);
+        String odds = Odds.of(
+                        taken, free, needed, List.copyOf(fill.courses(earlier).values()), hours)
+                .stream()
+                .mapToObj(Odds::inWords)
+                .findFirst()
+                .orElse("");
+        return new OwnView.Line(roster.placeInLine(r), hours < 1 ? "" : odds, firstCome);
+    }
+
+    private static OwnView.Offer offer(Registration r, Instant now) {
+        return r.hold()
+                .until()
+                .map(at -> new OwnView.Offer(
+                        Times.dayAndTime(at, r.zone()),
+                        Math.max(0, Duration.between(now, at).toSeconds()),
+                        r.hold().racing()))
+                .orElse(OwnView.Offer.NONE);
+    }
+
+    /** The other dates that have room and on which the person is not yet. */
+    private List<OwnView.Choice> otherDates(Registration r, Session s, ZoneId zone, Instant now) {
+        if (s.offering().style() == SignUpStyle.WHOLE_SERIES || !now.isBefore(s.changesUntil())) {
             return List.of();
         }
+        List<Long> held = roster.ofPerson(r.person()).stream()
+                .filter(other -> RegistrationState.ACTIVE.contains(other.state()))
+                .map(Registration::session)
+                .toList();
         List<Session> others = programme.sessionsOf(s.offering().id()).stream()
-                .filter(d -> d.id() != s.id() && d.isOpenAt(now))
+                .filter(d -> !held.contains(d.id()) && d.isOpenAt(now))
                 .toList();
         Map<Long, SeatCount> counts = roster.of(others.stream().map(Session::id).toList());
         return others.stream()
-                .filter(d -> d.seats() - d.keptBack() - counts.get(d.id()).taken() >= r.party())
-                .map(d -> new Choice(
+                .filter(d -> d.capacity().free(counts.get(d.id()).taken()) >= r.party()
+                        && counts.get(d.id()).waitingParties() == 0)
+                .map(d -> new OwnView.Choice(
                         d.id(),
                         OfferingPage.when(d, zone, now),
-                        d.seats() - d.keptBack() - counts.get(d.id()).taken() + " left"))
+                        d.capacity().free(counts.get(d.id()).taken()) + " left"))
                 .toList();
     }
 
@@ -176,6 +210,6 @@ class OwnPage {
         if (!now.isBefore(s.start())) {
             return "This session is under way.";
         }
-        return "in " + Times.length(java.time.Duration.between(now, s.start()));
+        return "in " + Times.length(Duration.between(now, s.start()));
     }
 }

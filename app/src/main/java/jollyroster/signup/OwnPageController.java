@@ -1,20 +1,23 @@
 package jollyroster.signup;
 
+import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
-import java.nio.charset.StandardCharsets;
-import java.time.Clock;
-import java.util.Arrays;
+import java.util.Map;
 import java.util.Optional;
-import jollyroster.core.door.LinkTokens.Link;
-import jollyroster.exchange.Calendars;
-import jollyroster.outbox.OutboxCommands;
+import java.util.function.Function;
+import jollyroster.core.door.LinkTokens.Purpose;
+import jollyroster.core.intake.Contact;
+import jollyroster.core.intake.Text;
 import jollyroster.platform.PersonalLinks;
+import jollyroster.platform.Times;
+import jollyroster.roster.AmendCommands;
+import jollyroster.roster.AmendCommands.Amended;
 import jollyroster.roster.Registration;
 import jollyroster.roster.RosterCommands;
-import jollyroster.roster.RosterLetters;
+import jollyroster.roster.SwapCommands;
+import jollyroster.roster.WaitlistCommands;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
-import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -27,36 +30,36 @@ import org.springframework.web.servlet.ModelAndView;
 @Controller
 class OwnPageController {
 
-    static final MediaType CALENDAR = new MediaType("text", "calendar", StandardCharsets.UTF_8);
+    private static final int LONGEST_REASON = 300;
     private final OwnPage ownPage;
+    private final OwnChanges changes;
     private final RosterCommands commands;
-    private final RosterLetters letters;
-    private final OutboxCommands outbox;
+    private final WaitlistCommands waitlist;
+    private final AmendCommands amend;
+    private final SwapCommands swaps;
     private final PersonalLinks links;
-    private final Clock clock;
-    private final Calendars calendars;
 
     OwnPageController(
             OwnPage ownPage,
+            OwnChanges changes,
             RosterCommands commands,
-            RosterLetters letters,
-            OutboxCommands outbox,
-            PersonalLinks links,
-            Clock clock,
-            Calendars calendars) {
+            WaitlistCommands waitlist,
+            AmendCommands amend,
+            SwapCommands swaps,
+            PersonalLinks links) {
         this.ownPage = ownPage;
+        this.changes = changes;
         this.commands = commands;
-        this.letters = letters;
-        this.outbox = outbox;
+        this.waitlist = waitlist;
+        this.amend = amend;
+        this.swaps = swaps;
         this.links = links;
-        this.clock = clock;
-        this.calendars = calendars;
     }
 
     @GetMapping("/my/{token}")
     ModelAndView own(
             @PathVariable String token,
-            @RequestParam(defaultValue = "") String moved,
+            @RequestParam(defaultValue = "") String came,
             @RequestParam(name = OwnPage.JUST_REGISTERED, required = false) @Nullable String confirmed,
             HttpServletResponse response) {
         response.setHeader("Cache-Control", "no-store");
@@ -65,72 +68,152 @@ class OwnPageController {
             return unknown();
         }
         ModelAndView page = ownPage.show(found.get(), confirmed != null);
-        Arrays.stream(RosterCommands.Moved.values())
-                .filter(m -> m.name().equals(moved))
-                .forEach(m -> page.addObject(m == RosterCommands.Moved.DONE ? "said" : "warned", words(m)));
+        OwnWords.of(came).ifPresent(said -> page.addObject(said.good() ? "said" : "warned", said.words()));
         return page;
     }
 
+    /** Does something to the registration and shows the page again, saying what came of it. */
+    private ModelAndView then(String token, Function<Registration, Enum<?>> what) {
+        return ownPage.find(token)
+                .map(found -> what.apply(found.registration()))
+                .map(came -> back(token, came))
+                .orElseGet(OwnPageController::unknown);
+    }
+
+    private static ModelAndView back(String token, Enum<?> came) {
+        return new ModelAndView("redirect:/my/" + token + "?came=" + OwnWords.code(came));
+    }
+
     @PostMapping("/my/{token}/cancel")
-    ModelAndView cancel(@PathVariable String token) {
+    ModelAndView cancel(@PathVariable String token, @RequestParam(defaultValue = "") String why) {
+        String reason = Text.oneLine(why.substring(0, Math.min(why.length(), LONGEST_REASON)));
         Optional<OwnPage.Found> found = ownPage.find(token);
-        if (found.isEmpty()) {
-            return unknown();
-        }
-        commands.cancel(
-                found.get().registration().id(), found.get().registration().name());
-        return new ModelAndView("redirect:/my/" + token);
+        found.ifPresent(
+                f -> commands.cancel(f.registration().id(), f.registration().name(), reason));
+        return found.isPresent() ? new ModelAndView("redirect:/my/" + token) : unknown();
+    }
+
+    /** Takes the seats that are offered. */
+    @PostMapping("/my/{token}/accept")
+    ModelAndView accept(@PathVariable String token) {
+        return then(token, r -> waitlist.accept(r.id(), r.name()));
+    }
+
+    @PostMapping("/my/{token}/decline")
+    ModelAndView decline(@PathVariable String token) {
+        return then(token, r -> waitlist.decline(r.id(), r.name()));
     }
 
     /** Moves to another date of the same offering; both or neither. */
     @PostMapping("/my/{token}/move")
     ModelAndView move(@PathVariable String token, @RequestParam(defaultValue = "0") long to) {
+        return then(token, r -> commands.move(r.id(), to, r.name()));
+    }
+
+    /** Changes who comes along and what was answered. */
+    @PostMapping("/my/{token}/amend")
+    ModelAndView amend(@PathVariable String token, HttpServletRequest request) {
         Optional<OwnPage.Found> found = ownPage.find(token);
         if (found.isEmpty()) {
             return unknown();
         }
+        OwnChanges.Form form = changes.read(found.get(), request);
+        OwnChanges.Checked checked = changes.check(found.get(), form);
+        if (!checked.problems().isEmpty()) {
+            return again(found.get(), form, checked.problems(), HttpStatus.UNPROCESSABLE_CONTENT);
+        }
         Registration r = found.get().registration();
-        RosterCommands.Moved moved = commands.move(r.id(), to, r.name());
-        return new ModelAndView("redirect:/my/" + token + "?moved=" + moved);
+        Amended came = amend.amend(r.id(), checked.wish(), r.name());
+        return came instanceof Amended.Done
+                ? back(token, OwnWords.Said.AMENDED)
+                : again(found.get(), form, Map.of("party", OwnWords.of(came)), HttpStatus.CONFLICT);
     }
 
-    private static String words(RosterCommands.Moved moved) {
-        return switch (moved) {
-            case DONE -> "Your date is changed. We have written to you.";
-            case NO_SEATS -> "That date has filled up meanwhile. You keep the date you have.";
-            case NOT_OPEN -> "That date is closed for registration. You keep the date you have.";
-            case NOT_POSSIBLE -> "That change is not possible. You keep the date you have.";
-        };
+    private ModelAndView again(
+            OwnPage.Found found, OwnChanges.Form form, Map<String, String> problems, HttpStatus status) {
+        ModelAndView page = ownPage.show(found, false, form, problems);
+        page.setStatus(status);
+        return page;
     }
 
-    @GetMapping("/my/{token}/session.ics")
-    ResponseEntity<String> calendar(@PathVariable String token) {
-        return ownPage.find(token)
-                .map(found -> {
-                    var r = found.registration();
-                    String join = links.join(new Link(r.id(), r.generation()));
-                    var entries = letters.calendarEntries(found.session(), r, join);
-                    return ResponseEntity.ok()
-                            .contentType(CALENDAR)
-                            .header("Content-Disposition", "attachment; filename=\"session.ics\"")
-                            .header("Cache-Control", "no-store")
-                            .body(calendars.publish(found.session().offering().title(), entries));
-                })
-                .orElseGet(() -> ResponseEntity.notFound().build());
+    @PostMapping("/my/{token}/wishes")
+    ModelAndView wishes(
+            @PathVariable String token,
+            @RequestParam(defaultValue = "") String zone,
+            @RequestParam(defaultValue = "false") boolean reminded) {
+        return then(token, r -> {
+            Times.zone(zone).filter(z -> !z.equals(r.zone())).ifPresent(z -> amend.setZone(r.id(), z));
+            amend.setReminded(r.id(), reminded);
+            return OwnWords.Said.WISHES_KEPT;
+        });
+    }
+
+    /** Offers one's date for another one. */
+    @PostMapping("/my/{token}/swap")
+    ModelAndView offerSwap(
+            @PathVariable String token,
+            @RequestParam(defaultValue = "0") long wanted,
+            @RequestParam(defaultValue = "") String with) {
+        return then(token, r -> {
+            Optional<String> address = with.isBlank() ? Optional.of("") : Contact.email(with);
+            return address.map(a -> swaps.offer(r.id(), wanted, a, r.name())).orElse(SwapCommands.Swapped.NOBODY);
+        });
+    }
+
+    @PostMapping("/my/{token}/swap/withdraw")
+    ModelAndView withdrawSwap(@PathVariable String token) {
+        return then(token, r -> {
+            swaps.withdraw(r.id());
+            return OwnWords.Said.SWAP_WITHDRAWN;
+        });
+    }
+
+    @PostMapping("/my/{token}/swap/agree")
+    ModelAndView agreeToSwap(@PathVariable String token, @RequestParam(defaultValue = "0") long offer) {
+        return then(token, r -> swaps.agree(offer, r.id(), r.name()));
     }
 
     /** Unsubscribing with one click from a mail program (RFC 8058): no more reminders, the seat stays. */
     @PostMapping("/my/{token}/no-reminders")
     ResponseEntity<Void> noReminders(@PathVariable String token) {
         Optional<OwnPage.Found> found = ownPage.find(token);
-        found.ifPresent(f ->
-                outbox.withdrawReminders(f.registration().id(), "the person asked for no reminders", clock.instant()));
+        found.ifPresent(f -> amend.setReminded(f.registration().id(), false));
         return found.isPresent()
                 ? ResponseEntity.noContent().build()
                 : ResponseEntity.notFound().build();
     }
 
-    private static ModelAndView unknown() {
+    /** Where a letter leads that asks to confirm; confirming itself takes a click, so that no mail scanner does it. */
+    @GetMapping("/confirm/{token}")
+    ModelAndView toConfirm(@PathVariable String token, HttpServletResponse response) {
+        response.setHeader("Cache-Control", "no-store");
+        return links.read(Purpose.CONFIRM, token)
+                .flatMap(ownPage::find)
+                .map(found -> {
+                    ModelAndView page = ownPage.show(found, false);
+                    page.addObject("confirm", "/confirm/" + token);
+                    return page;
+                })
+                .orElseGet(OwnPageController::unknown);
+    }
+
+    @PostMapping("/confirm/{token}")
+    ModelAndView confirm(@PathVariable String token) {
+        return links.read(Purpose.CONFIRM, token)
+                .flatMap(ownPage::find)
+                .map(found -> {
+                    var link = new jollyroster.core.door.LinkTokens.Link(
+                            found.registration().id(), found.registration().generation());
+                    WaitlistCommands.Replied replied =
+                            waitlist.confirm(found.registration().id());
+                    return replied == WaitlistCommands.Replied.SEATED
+                            ? ownPage.confirmation(link)
+                            : back(links.issue(Purpose.OWN_PAGE, link), replied);
+                })
+                .orElseGet(OwnPageController::unknown);
+    }
+
+    static ModelAndView unknown() {
         ModelAndView page = new ModelAndView("door/unknown");
         page.setStatus(HttpStatus.NOT_FOUND);
         return page;

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import jollyroster.chart.SeatStrip;
+import jollyroster.core.intake.Intake.Slot;
 import jollyroster.platform.OrganisationQueries;
 import jollyroster.platform.Times;
 import jollyroster.programme.AskedQuestion;
@@ -175,8 +176,23 @@ class PublicController {
                     ((Registering.Already) came).onAnotherDate() ? ON_ANOTHER_DATE : ALREADY,
                     visitor);
         }
+        if (came instanceof Registering.RanOut ranOut) {
+            return refused(offering, questions, form, fieldOf(ranOut, questions), ranOutWords(ranOut), visitor);
+        }
         Registering.Reason reason = ((Registering.Refused) came).because();
         return refused(offering, questions, form, field(reason), words(reason, offering), visitor);
+    }
+
+    private static String fieldOf(Registering.RanOut ranOut, List<AskedQuestion> questions) {
+        return questions.stream()
+                .filter(q -> q.id() == ranOut.question())
+                .findFirst()
+                .map(q -> Answers.field(new Slot(q.question().key(), 0)))
+                .orElse("session");
+    }
+
+    private static String ranOutWords(Registering.RanOut ranOut) {
+        return "“" + ranOut.option() + "” has just run out, or too few are left for your party. Please choose again.";
     }
 
     private static final String ALREADY =

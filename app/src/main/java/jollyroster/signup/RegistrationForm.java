@@ -2,24 +2,25 @@ package jollyroster.signup;
 
 import jakarta.servlet.http.HttpServletRequest;
 import java.time.ZoneId;
-import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import jollyroster.core.intake.AnswerCheck;
+import java.util.stream.IntStream;
 import jollyroster.core.intake.Contact;
+import jollyroster.core.intake.Intake.Slot;
 import jollyroster.platform.Times;
 import jollyroster.programme.AskedQuestion;
 import jollyroster.programme.Offering;
+import jollyroster.programme.PhoneRule;
 import jollyroster.roster.Application;
 
 /**
  * The registration form as it was filled in. It is shown again just as it was when something is wrong with it, cut to a
  * length that no honest entry reaches.
  *
- * @param answers what was entered, by question key
+ * @param companions names as entered, one for each companion, empty for not given
+ * @param answers what was entered
  */
 public record RegistrationForm(
         String session,
@@ -29,29 +30,47 @@ public record RegistrationForm(
         String party,
         String zone,
         String submission,
-        Map<String, String> answers) {
+        List<String> companions,
+        Map<Slot, String> answers) {
 
     private static final int LONGEST_KEPT = 5000;
     private static final int LONGEST_SUBMISSION = 64;
+    static final int LARGEST_PARTY = 20;
 
     static RegistrationForm blank(String session, String zone, String submission) {
-        return new RegistrationForm(session, "", "", "", "1", zone, submission, Map.of());
+        return new RegistrationForm(session, "", "", "", "1", zone, submission, List.of(), Map.of());
     }
 
     static RegistrationForm from(HttpServletRequest request, List<AskedQuestion> questions) {
-        Map<String, String> answers = new HashMap<>();
-        questions.forEach(q -> answers.put(
-                q.question().key(), entered(request, "q." + q.question().key())));
         String submission = entered(request, "form");
+        String party = entered(request, "party").isEmpty() ? "1" : entered(request, "party");
         return new RegistrationForm(
                 entered(request, "session"),
                 entered(request, "name"),
                 entered(request, "email"),
                 entered(request, "phone"),
-                entered(request, "party").isEmpty() ? "1" : entered(request, "party"),
+                party,
                 entered(request, "zone"),
                 submission.length() <= LONGEST_SUBMISSION ? submission : "",
-                answers);
+                companions(request, people(party)),
+                Answers.read(request, questions, people(party)));
+    }
+
+    /** The names of all companions but the registrant, as entered. */
+    static List<String> companions(HttpServletRequest request, int party) {
+        return IntStream.range(1, party)
+                .mapToObj(i -> entered(request, "companion" + i))
+                .toList();
+    }
+
+    /** How many people; 1 when it is not a number that could be meant. */
+    static int people(String party) {
+        boolean number = party.strip().matches("\\d{1,3}");
+        return number ? Math.max(1, Math.min(Integer.parseInt(party.strip()), LARGEST_PARTY)) : 1;
+    }
+
+    int people() {
+        return people(party);
     }
 
     private static String entered(HttpServletRequest request, String field) {
@@ -65,27 +84,54 @@ public record RegistrationForm(
     Checked check(Offering offering, List<AskedQuestion> questions, String region, ZoneId otherwise) {
         Map<String, String> problems = new LinkedHashMap<>();
         checkSession(problems);
-        Contact.name(name).ifPresentOrElse(n -> {}, () -> problems.put("name", nameProblem()));
-        Contact.email(email).ifPresentOrElse(e -> {}, () -> problems.put("email", emailProblem()));
-        Optional<String> number = phone.isBlank() ? Optional.of("") : Contact.phone(phone, region);
-        number.ifPresentOrElse(
-                n -> {}, () -> problems.put("phone", "This is not a phone number. Leave it empty if you like."));
+        boolean full = offering.signUp().fullName();
+        Optional<String> goodName = full ? Contact.fullName(name) : Contact.name(name);
+        Optional<String> goodEmail = Contact.email(email);
+        Optional<String> number = number(offering.signUp().phone(), region);
+        note(problems, "name", goodName, nameProblem(full));
+        note(problems, "email", goodEmail, emailProblem());
+        note(problems, "phone", number, phoneProblem(offering.signUp().phone()));
         checkParty(offering, problems);
-        List<Application.Answer> accepted = checkAnswers(questions, problems);
+        checkCompanions(problems);
+        Answers.Checked intake = Answers.check(questions, answers, people(), region);
+        problems.putAll(intake.problems());
         if (!problems.isEmpty()) {
             return new Checked(Optional.empty(), problems);
         }
         return new Checked(
                 Optional.of(new Application(
                         Long.parseLong(session),
-                        Contact.name(name).orElseThrow(),
-                        Contact.email(email).orElseThrow(),
+                        goodName.orElseThrow(),
+                        goodEmail.orElseThrow(),
                         number.orElseThrow(),
                         Integer.parseInt(party.strip()),
                         Times.zone(zone).orElse(otherwise),
-                        accepted,
+                        named(companions),
+                        intake.accepted(),
                         submission)),
                 problems);
+    }
+
+    private static void note(Map<String, String> problems, String field, Optional<String> value, String problem) {
+        if (value.isEmpty()) {
+            problems.put(field, problem);
+        }
+    }
+
+    private Optional<String> number(PhoneRule rule, String region) {
+        if (rule == PhoneRule.NOT_ASKED || phone.isBlank() && rule == PhoneRule.OPTIONAL) {
+            return Optional.of("");
+        }
+        return phone.isBlank() ? Optional.empty() : Contact.phone(phone, region);
+    }
+
+    private String phoneProblem(PhoneRule rule) {
+        if (rule == PhoneRule.REQUIRED && phone.isBlank()) {
+            return "Please give a phone number.";
+        }
+        return rule == PhoneRule.REQUIRED
+                ? "This is not a phone number."
+                : "This is not a phone number. Leave it empty if you like.";
     }
 
     private void checkSession(Map<String, String> problems) {
@@ -94,9 +140,12 @@ public record RegistrationForm(
         }
     }
 
-    private String nameProblem() {
-        return name.codePointCount(0, name.length()) > Contact.LONGEST_NAME
-                ? "This name is too long. 120 characters are kept."
+    private String nameProblem(boolean full) {
+        if (name.codePointCount(0, name.length()) > Contact.LONGEST_NAME) {
+            return "This name is too long. 120 characters are kept.";
+        }
+        return full && Contact.name(name).isPresent()
+                ? "Please give your full name, first and last."
                 : "Please give your name.";
     }
 
@@ -121,36 +170,25 @@ public record RegistrationForm(
                 : "At most " + offering.largestParty() + " people can come on one registration.";
     }
 
-    private List<Application.Answer> checkAnswers(List<AskedQuestion> questions, Map<String, String> problems) {
-        List<Application.Answer> accepted = new ArrayList<>();
-        for (AskedQuestion asked : questions) {
-            String key = asked.question().key();
-            AnswerCheck check = asked.question().check(answers.getOrDefault(key, ""));
-            if (check instanceof AnswerCheck.Answered answered) {
-                keep(asked, answered.value(), accepted);
-            } else {
-                problems.put(
-                        "q." + key,
-                        words(
-                                ((AnswerCheck.Wrong) check).problem(),
-                                asked.question().label()));
+    private void checkCompanions(Map<String, String> problems) {
+        problems.putAll(companionProblems(companions));
+    }
+
+    /** What is wrong with the names of companions, by field; none has to be given. */
+    static Map<String, String> companionProblems(List<String> names) {
+        Map<String, String> problems = new LinkedHashMap<>();
+        for (int i = 0; i < names.size(); i++) {
+            if (!names.get(i).isBlank() && Contact.name(names.get(i)).isEmpty()) {
+                problems.put("companion" + (i + 1), "This is not a name. Leave it empty if you do not know yet.");
             }
         }
-        return accepted;
+        return problems;
     }
 
-    private static void keep(AskedQuestion asked, String value, List<Application.Answer> accepted) {
-        if (!value.isEmpty()) {
-            accepted.add(new Application.Answer(asked.id(), asked.question().label(), value));
-        }
-    }
-
-    private static String words(AnswerCheck.Problem problem, String label) {
-        return switch (problem) {
-            case MISSING -> "Please answer: " + label;
-            case NOT_AGREED -> "Please tick: " + label;
-            case TOO_LONG -> "This answer is too long.";
-            case NOT_AN_OPTION -> "Choose one of the options: " + label;
-        };
+    /** The names in order, empty lines for those not known; nothing when none is. */
+    static List<String> named(List<String> names) {
+        return names.stream().allMatch(String::isBlank)
+                ? List.of()
+                : names.stream().map(n -> Contact.name(n).orElse("")).toList();
     }
 }

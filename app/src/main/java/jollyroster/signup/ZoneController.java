@@ -20,7 +20,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 @Controller
 class ZoneController {
 
-    private static final TreeSet<String> ZONES = ZoneId.getAvailableZoneIds().stream()
+    static final TreeSet<String> ZONES = ZoneId.getAvailableZoneIds().stream()
             .filter(id -> id.contains("/") && !id.startsWith("Etc/") && !id.startsWith("SystemV/"))
             .collect(Collectors.toCollection(TreeSet::new));
     private final OrganisationQueries organisation;

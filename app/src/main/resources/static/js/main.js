@@ -2,6 +2,7 @@
 const modules = [
   ["[data-zone]", "./zone.js"],
   ["[data-register]", "./register.js"],
+  ["[data-deadline]", "./deadline.js"],
   ["[data-door]", "./door.js"],
   ["[data-room=inside]", "./room.js"],
   ["[data-read-dates]", "./typed-dates.js"],
@@ -19,6 +20,7 @@ const modules = [
   ["[data-together]", "./together.js"],
   ["[data-embedded]", "./embedded.js"],
   ["[data-again]", "./again.js"],
+  ["[data-questions]", "./questions.js"],
 ];
 
 for (const [selector, path] of modules) {

@@ -1,19 +1,49 @@
-// The button says what it does, and the facts follow the chosen date. Sending twice is stopped here, too.
+// The button says what it does, and the facts follow the chosen date. Questions appear when the answer they hang on is
+// given, companions when they are counted. Sending twice is stopped here, too.
 const chosen = () => document.querySelector("input[name=session]:checked");
 
-const show = () => {
+const showDate = () => {
   const date = chosen();
   for (const part of document.querySelectorAll("[data-for-date]")) {
     part.hidden = !date || part.dataset.forDate !== date.value;
   }
   const people = Number(document.querySelector("[data-party]")?.value ?? 1);
   const seats = people === 1 ? "the seat" : `${people} seats`;
-  document.querySelector("[data-take]").textContent =
-    date?.dataset.waitlist === "true" ? "Take a seat or join the waitlist" : `Take ${seats}`;
+  const button = document.querySelector("[data-take]");
+  if (button) {
+    button.textContent = date?.dataset.waitlist === "true" ? "Take a seat or join the waitlist" : `Take ${seats}`;
+  }
+};
+
+const answers = (form, name) => {
+  const fields = [...form.elements].filter((e) => e.name === name && !e.closest("[data-depends-on][hidden]"));
+  const given = fields.filter((e) => (e.type === "radio" || e.type === "checkbox" ? e.checked : true));
+  return given.map((e) => e.value);
+};
+
+const showQuestions = (form) => {
+  for (const entry of form.querySelectorAll("[data-depends-on]")) {
+    const wanted = entry.dataset.values.split("\n");
+    entry.hidden = !answers(form, entry.dataset.dependsOn).some((value) => wanted.includes(value));
+  }
+};
+
+const showCompanions = (form) => {
+  const people = Number(form.querySelector("[data-party]")?.value ?? form.dataset.party ?? 1);
+  for (const part of form.querySelectorAll("[data-companion]")) {
+    part.hidden = Number(part.dataset.companion) >= people;
+    part.disabled = part.hidden;
+  }
 };
 
 export function start() {
   const form = document.querySelector("[data-register]");
+  form.classList.add("is-alive");
+  const show = () => {
+    showDate();
+    showCompanions(form);
+    showQuestions(form);
+  };
   form.addEventListener("change", show);
   document.addEventListener("times-replaced", show);
   let sent = false;

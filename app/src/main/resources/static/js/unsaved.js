@@ -13,12 +13,4 @@ export function start() {
       event.preventDefault();
     }
   });
-  for (const row of form.querySelectorAll(".question")) {
-    const kind = row.querySelector("[data-kind]");
-    if (!kind) continue;
-    const options = row.querySelector("[data-options]");
-    const show = () => { options.hidden = kind.value !== "CHOOSE_ONE"; };
-    kind.addEventListener("change", show);
-    show();
-  }
 }

@@ -90,6 +90,7 @@ class OutboxTest {
                 1,
                 java.time.ZoneId.of("Europe/Lisbon"),
                 List.of(),
+                List.of(),
                 "");
         long id = ((Registering.Done) roster.register(far)).link().id();
         worker.sendDue();
@@ -100,7 +101,15 @@ class OutboxTest {
     void a_refused_address_fails_with_the_reason_and_can_be_tried_again() {
         Published at = saltmarrow.publish(seats(8));
         Application lost = new Application(
-                at.session(), "Ambrose Netherby", "no-such-box@crew.example", "", 1, Saltmarrow.HALIFAX, List.of(), "");
+                at.session(),
+                "Ambrose Netherby",
+                "no-such-box@crew.example",
+                "",
+                1,
+                Saltmarrow.HALIFAX,
+                List.of(),
+                List.of(),
+                "");
         long id = ((Registering.Done) roster.register(lost)).link().id();
         worker.sendDue();
         OutboxQueries.Item failed = item(id, Anchor.REGISTERED);
@@ -141,7 +150,7 @@ class OutboxTest {
         worker.sendDue();
         clock.set(Instant.parse("2027-03-15T22:00:00Z"));
         DispatchCommands.Claim claim = claimOf(id);
-        roster.cancel(id, "Ilse Fenwright");
+        roster.cancel(id, "Ilse Fenwright", "");
         dispatch.releaseClaims();
         worker.sendDue();
         assertThat(queries.item(claim.id()).orElseThrow().state()).isEqualTo(MessageState.WITHDRAWN);
@@ -161,7 +170,15 @@ class OutboxTest {
     private long register(Published at, String name) {
         Application a = person(at.session(), name, 1);
         Application valid = new Application(
-                a.session(), a.name(), "crew" + at.session() + "@crew.example", "", 1, a.zone(), a.answers(), "");
+                a.session(),
+                a.name(),
+                "crew" + at.session() + "@crew.example",
+                "",
+                1,
+                a.zone(),
+                List.of(),
+                a.answers(),
+                "");
         return ((Registering.Done) roster.register(valid)).link().id();
     }
 

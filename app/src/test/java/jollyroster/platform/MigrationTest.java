@@ -53,6 +53,11 @@ class MigrationTest {
         assertThat(one("SELECT link_state FROM session WHERE id = 7")).isEqualTo("MADE");
         assertThat(one("SELECT verdict FROM hand_mark WHERE registration_id = 9 AND session_id = 7"))
                 .isEqualTo("ATTENDED");
+        assertThat(one("SELECT freed_seats || phone_rule FROM offering")).isEqualTo("SEAT_AT_ONCEOPTIONAL");
+        assertThat(one("SELECT key || kind || is_retired FROM question")).isEqualTo("left_handedYES_NO0");
+        assertThat(one("SELECT person || value FROM answer WHERE question_id = 4"))
+                .isEqualTo("0yes");
+        assertThat(one("SELECT waiting_since FROM registration WHERE id = 10")).isEqualTo("2027-01-02T00:00:00.000Z");
         assertThat(one("SELECT taken FROM seat_count WHERE session_id = 7")).isEqualTo("2");
         assertThat(one("SELECT count(*) FROM pragma_foreign_key_check")).isEqualTo("0");
         assertThat(one("PRAGMA integrity_check")).isEqualTo("ok");

@@ -183,8 +183,7 @@ class DatesOverHttpTest {
 
     @Test
     void a_copy_brings_questions_and_dates_and_a_pattern_starts_others() {
-        Published at = saltmarrow.publish(
-                seats(8).asking(new SheetForm.QuestionForm(null, "SHORT_TEXT", "Boat?", "", false, "")));
+        Published at = saltmarrow.publish(seats(8).asking(QuestionForm.of("SHORT_TEXT", "Boat?", "", false, "")));
         Browserless.Page copied = send(at, "/copy", Map.of("title", "Bench again", "as", "DRAFT_WITH_DATES"));
         long copy = Long.parseLong(copied.location().replaceAll(".*/", ""));
         assertThat(starts(copy)).containsExactly("2027-03-16T19:00");

@@ -27,6 +27,9 @@ class RosterCommandsTest {
     RosterCommands commands;
 
     @Autowired
+    SeatingCommands seating;
+
+    @Autowired
     RosterQueries queries;
 
     @Autowired
@@ -58,7 +61,7 @@ class RosterCommandsTest {
         long c = id(commands.register(person(at.session(), "Anneke Strand", 2)));
         assertThat(List.of(state(a), state(b), state(c))).containsOnly(RegistrationState.WAITLISTED);
 
-        assertThat(commands.cancel(leaver, "test")).isTrue();
+        assertThat(commands.cancel(leaver, "test", "")).isTrue();
         assertThat(state(b)).isEqualTo(RegistrationState.REGISTERED);
         assertThat(passedOver(a)).isEqualTo(1);
         assertThat(passedOver(c)).isZero();
@@ -68,7 +71,7 @@ class RosterCommandsTest {
         assertThat(passedOver(a)).isEqualTo(2);
         assertThat(passedOver(c)).isEqualTo(1);
 
-        commands.cancel(b, "test");
+        commands.cancel(b, "test", "");
         Registering next = commands.register(person(at.session(), "Ade Fenwright", 1));
         assertThat(((Registering.Done) next).state()).isEqualTo(RegistrationState.WAITLISTED);
         assertThat(queries.of(List.of(at.session())).get(at.session()).taken()).isEqualTo(7);
@@ -93,7 +96,7 @@ class RosterCommandsTest {
     void giving_a_seat_back_withdraws_the_reminders_and_tells_the_person() {
         Published at = saltmarrow.publish(seats(8));
         long id = id(commands.register(person(at.session(), "Bao Lindqvist", 1)));
-        commands.cancel(id, "Bao Lindqvist");
+        commands.cancel(id, "Bao Lindqvist", "");
         assertThat(outbox.ofRegistration(id))
                 .filteredOn(m -> m.anchor() == Anchor.BEFORE_START)
                 .hasSize(2)
@@ -101,7 +104,7 @@ class RosterCommandsTest {
         assertThat(outbox.ofRegistration(id))
                 .extracting(OutboxQueries.Item::anchor)
                 .contains(Anchor.CANCELLED);
-        assertThat(commands.cancel(id, "Bao Lindqvist")).isFalse();
+        assertThat(commands.cancel(id, "Bao Lindqvist", "")).isFalse();
     }
 
     @Test
@@ -112,11 +115,10 @@ class RosterCommandsTest {
         assertThat(outbox.ofRegistration(second))
                 .extracting(OutboxQueries.Item::anchor)
                 .containsExactly(Anchor.WAITLISTED);
-        commands.cancel(first, "test");
+        commands.cancel(first, "test", "");
         assertThat(outbox.ofRegistration(second))
                 .extracting(OutboxQueries.Item::anchor)
-                .containsExactlyInAnyOrder(
-                        Anchor.WAITLISTED, Anchor.CALLED_UP, Anchor.BEFORE_START, Anchor.BEFORE_START);
+                .containsExactlyInAnyOrder(Anchor.WAITLISTED, Anchor.SEATED, Anchor.BEFORE_START, Anchor.BEFORE_START);
     }
 
     @Test
@@ -129,6 +131,7 @@ class RosterCommandsTest {
                 "",
                 1,
                 Saltmarrow.HALIFAX,
+                List.of(),
                 List.of(),
                 "form-1");
         assertThat(commands.register(form)).isEqualTo(commands.register(form));
@@ -151,7 +154,7 @@ class RosterCommandsTest {
     void somebody_who_gave_a_seat_back_may_come_back() {
         Published at = saltmarrow.publish(seats(8));
         long id = id(commands.register(person(at.session(), "Niamh Strand", 1)));
-        commands.cancel(id, "test");
+        commands.cancel(id, "test", "");
         assertThat(id(commands.register(person(at.session(), "Niamh Strand", 1))))
                 .isNotEqualTo(id);
     }
@@ -176,8 +179,9 @@ class RosterCommandsTest {
         Published at = saltmarrow.publish(seats(2));
         commands.register(person(at.session(), "Hamish Skerry", 2));
         long waiting = id(commands.register(person(at.session(), "Keziah Ballantrae", 2)));
-        assertThat(commands.resize(at.session(), 1, "test")).contains(2);
-        assertThat(commands.resize(at.session(), 4, "test")).isEmpty();
+        assertThat(seating.resize(at.session(), 1, "", "test"))
+                .isEqualTo(new SeatingCommands.Resized(false, 2, List.of("Hamish Skerry")));
+        assertThat(seating.resize(at.session(), 4, "", "test").done()).isTrue();
         assertThat(state(waiting)).isEqualTo(RegistrationState.REGISTERED);
     }
 
@@ -187,7 +191,7 @@ class RosterCommandsTest {
         long first = id(commands.register(person(at.session(), "Farrow Drangsholt", 1)));
         long second = id(commands.register(person(at.session(), "Odile Kestleborn", 1)));
         clock.set(Instant.parse("2027-03-16T22:00:00Z").plus(Duration.ofMinutes(5)));
-        assertThat(commands.cancel(first, "test")).isTrue();
+        assertThat(commands.cancel(first, "test", "")).isTrue();
         assertThat(state(second)).isEqualTo(RegistrationState.WAITLISTED);
     }
 

@@ -173,7 +173,7 @@ class ScheduleCommandsTest {
                 .isEqualTo(new Outcome.Refused(Outcome.Reason.TOO_FEW_SEATS, "2"));
         Outcome.Done more = (Outcome.Done)
                 schedule.change(at.session(), Scope.THIS, plan(at.session()).seating(3, 0, null));
-        assertThat(planned(waiting, Anchor.CALLED_UP)).isEqualTo(1);
+        assertThat(planned(waiting, Anchor.SEATED)).isEqualTo(1);
         assertThat(undo.undo(more.change()))
                 .as("a seat that was given meanwhile is not taken away again")
                 .isEqualTo(new Outcome.Refused(Outcome.Reason.TOO_FEW_SEATS, "3"));
@@ -228,7 +228,7 @@ class ScheduleCommandsTest {
                 .containsExactlyInAnyOrder(at.dates().get(1), at.dates().get(2));
         schedule.change(at.dates().get(1), Scope.THIS, plan(at.dates().get(1)).seating(2, 0, null));
         assertThat(at.dates()).allSatisfy(id -> assertThat(plan(id).seats()).isEqualTo(2));
-        assertThat(planned(waiting, Anchor.CALLED_UP)).isEqualTo(1);
+        assertThat(planned(waiting, Anchor.SEATED)).isEqualTo(1);
     }
 
     private long otherVenue() {
@@ -246,7 +246,7 @@ class ScheduleCommandsTest {
         register(at.dates().get(2), "Teo Quillfeather");
         assertThat(roster.move(kofi, at.dates().get(2), "Kofi Brannigan")).isEqualTo(RosterCommands.Moved.NO_SEATS);
         assertThat(roster.move(kofi, at.dates().get(1), "Kofi Brannigan")).isEqualTo(RosterCommands.Moved.DONE);
-        assertThat(planned(waiting, Anchor.CALLED_UP)).isEqualTo(1);
+        assertThat(planned(waiting, Anchor.SEATED)).isEqualTo(1);
         assertThat(planned(kofi, Anchor.CHANGED)).isEqualTo(1);
         assertThat(outbox.ofRegistration(kofi).stream()
                         .filter(m -> m.anchor() == Anchor.BEFORE_START && m.state() == MessageState.PLANNED)

@@ -12,7 +12,7 @@ import jollyroster.Saltmarrow.Published;
 import jollyroster.TestClock;
 import jollyroster.programme.OfferingCommands;
 import jollyroster.programme.OfferingStatus;
-import jollyroster.programme.SheetForm.QuestionForm;
+import jollyroster.programme.QuestionForm;
 import jollyroster.roster.RosterQueries;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -213,8 +213,8 @@ class RegisteringOverHttpTest {
     @Test
     void intake_answers_are_checked_and_kept_under_their_wording() {
         Published asking = saltmarrow.publish(seats(8).asking(
-                        new QuestionForm(null, "CHOOSE_ONE", "Left-handed?", "", true, "Yes\nNo"),
-                        new QuestionForm(null, "AGREEMENT", "I can swim fifty metres", "", true, "")));
+                        QuestionForm.of("CHOOSE_ONE", "Left-handed?", "", true, "Yes\nNo"),
+                        QuestionForm.of("AGREEMENT", "I can swim fifty metres", "", true, "")));
         Browserless.Page missing = visitor.register(asking, Map.of());
         assertThat(missing.status()).isEqualTo(422);
         assertThat(missing.document().select(".field-problem")).hasSize(2);

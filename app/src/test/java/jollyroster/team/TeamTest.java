@@ -22,7 +22,7 @@ import jollyroster.programme.SessionCommands;
 import jollyroster.programme.SheetForm;
 import jollyroster.programme.Venue;
 import jollyroster.programme.VenueCommands;
-import jollyroster.roster.RosterCommands;
+import jollyroster.roster.SeatingCommands;
 import jollyroster.schedule.ScheduleCommands;
 import jollyroster.schedule.Scope;
 import jollyroster.standin.TrayQueries;
@@ -57,7 +57,7 @@ class TeamTest {
     ScheduleCommands schedule;
 
     @Autowired
-    RosterCommands roster;
+    SeatingCommands seating;
 
     @Autowired
     VenueCommands venues;
@@ -97,7 +97,7 @@ class TeamTest {
                 p -> schedule.callOff(p.session(), Scope.ALL),
                 p -> schedule.duplicate(p.session(), 7),
                 p -> schedule.changeVenue(List.of(p.session()), 1),
-                p -> roster.resize(p.session(), 9, "x"),
+                p -> seating.resize(p.session(), 9, "", "x"),
                 p -> venues.add(VenueCommands.Form.of(Venue.Kind.PLACE, "Mine", "")),
                 p -> accounts.invite("Mine", "mine@crew.example", Role.ORGANISER),
                 p -> accounts.change(1, Role.HELPER, false));

@@ -28,6 +28,8 @@ public final class LinkTokens {
     public enum Purpose {
         /** A person's own page. */
         OWN_PAGE,
+        /** Confirms the address of somebody whose seats are held. */
+        CONFIRM,
         /** Into the session. */
         JOIN,
         /** Into the meeting, handed over by the door. */

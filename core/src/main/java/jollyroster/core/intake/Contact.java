@@ -33,6 +33,11 @@ public final class Contact {
         return fits && name.codePoints().anyMatch(Character::isLetter) ? Optional.of(name) : Optional.empty();
     }
 
+    /** The name, or empty when it is not one or has fewer than two words. */
+    public static Optional<String> fullName(String entered) {
+        return name(entered).filter(name -> name.split(" ").length >= 2);
+    }
+
     /**
      * The address in lower case, or empty when it is not one. The shape is that of the HTML standard's e-mail input,
      * with a dot in the domain. An address with a line break anywhere is refused, not repaired.

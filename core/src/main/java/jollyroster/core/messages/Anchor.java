@@ -4,12 +4,22 @@ package jollyroster.core.messages;
 public enum Anchor {
     /** The person has just been given seats. */
     REGISTERED,
+    /** Seats are held until the person confirms the address. */
+    CONFIRM,
     /** The person has just joined the waitlist. */
     WAITLISTED,
-    /** Seats came free for a waiting party. */
+    /** Seats came free and are offered to a waiting party. */
     CALLED_UP,
+    /** A waiting party has been given seats. */
+    SEATED,
+    /** Others answered first; the party keeps its place in the line. */
+    OUTRUN,
+    /** What was held or offered ran out. */
+    RAN_OUT,
     /** The person's seats were given back, by themselves or by the organiser. */
     CANCELLED,
+    /** Somebody would like to change dates with the person. */
+    SWAP_ASKED,
     /** The person asked for the link to their own page again. */
     LINK_AGAIN,
     /** The session was moved, or meets elsewhere. */

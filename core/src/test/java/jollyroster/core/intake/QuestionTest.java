@@ -11,37 +11,37 @@ import org.junit.jupiter.params.provider.ValueSource;
 
 class QuestionTest {
 
-    private static final Question HOLDS =
-            new Question("holds", Question.Kind.CHOOSE_ONE, "What do you hold?", "", true, List.of("None yet", "VHF"));
-    private static final Question DIET = new Question("diet", Question.Kind.SHORT_TEXT, "Diet", "", false, List.of());
+    private static final Question HOLDS = Question.plain(
+            "holds", Question.Kind.CHOOSE_ONE, "What do you hold?", "", true, List.of("None yet", "VHF"));
+    private static final Question DIET = Question.plain("diet", Question.Kind.SHORT_TEXT, "Diet", "", false, List.of());
     private static final Question AGREE =
-            new Question("terms", Question.Kind.AGREEMENT, "I can swim 50 m", "", true, List.of());
+            Question.plain("terms", Question.Kind.AGREEMENT, "I can swim 50 m", "", true, List.of());
 
     @Test
     void a_choice_must_be_one_of_the_options() {
-        assertThat(HOLDS.check("VHF")).isEqualTo(new AnswerCheck.Answered("VHF"));
-        assertThat(HOLDS.check("Captain")).isEqualTo(wrong(AnswerCheck.Problem.NOT_AN_OPTION));
-        assertThat(HOLDS.check("  ")).isEqualTo(wrong(AnswerCheck.Problem.MISSING));
+        assertThat(AnswerCheck.of(HOLDS, "VHF", "CA")).isEqualTo(new AnswerCheck.Answered("VHF"));
+        assertThat(AnswerCheck.of(HOLDS, "Captain", "CA")).isEqualTo(wrong(AnswerCheck.Problem.NOT_AN_OPTION));
+        assertThat(AnswerCheck.of(HOLDS, "  ", "CA")).isEqualTo(wrong(AnswerCheck.Problem.MISSING));
     }
 
     @Test
     void an_optional_question_may_be_left_alone() {
-        assertThat(DIET.check("")).isEqualTo(new AnswerCheck.Answered(""));
-        assertThat(DIET.check("x".repeat(201))).isEqualTo(wrong(AnswerCheck.Problem.TOO_LONG));
-        assertThat(DIET.check("⛵".repeat(200))).isInstanceOf(AnswerCheck.Answered.class);
+        assertThat(AnswerCheck.of(DIET, "", "CA")).isEqualTo(new AnswerCheck.Answered(""));
+        assertThat(AnswerCheck.of(DIET, "x".repeat(201), "CA")).isEqualTo(wrong(AnswerCheck.Problem.TOO_LONG));
+        assertThat(AnswerCheck.of(DIET, "⛵".repeat(200), "CA")).isInstanceOf(AnswerCheck.Answered.class);
     }
 
     @Test
     void a_required_agreement_must_be_ticked() {
-        assertThat(AGREE.check("yes")).isEqualTo(new AnswerCheck.Answered("yes"));
-        assertThat(AGREE.check("")).isEqualTo(wrong(AnswerCheck.Problem.NOT_AGREED));
-        assertThat(AGREE.check("no")).isEqualTo(wrong(AnswerCheck.Problem.NOT_AN_OPTION));
+        assertThat(AnswerCheck.of(AGREE, "yes", "CA")).isEqualTo(new AnswerCheck.Answered("yes"));
+        assertThat(AnswerCheck.of(AGREE, "", "CA")).isEqualTo(wrong(AnswerCheck.Problem.NOT_AGREED));
+        assertThat(AnswerCheck.of(AGREE, "no", "CA")).isEqualTo(wrong(AnswerCheck.Problem.NOT_AN_OPTION));
     }
 
     @Test
     void a_choice_needs_options() {
         assertThatIllegalArgumentException()
-                .isThrownBy(() -> new Question("k", Question.Kind.CHOOSE_ONE, "Which?", "", true, List.of()));
+                .isThrownBy(() -> Question.plain("k", Question.Kind.CHOOSE_ONE, "Which?", "", true, List.of()));
     }
 
     @ParameterizedTest

@@ -147,7 +147,7 @@ class ReadinessTest {
     @Test
     void a_choice_of_one_and_a_link_that_no_reminder_carries_are_odd() {
         SheetBuilder sheet = a().with(date(1, "2027-03-11T23:00:00Z").meeting(Meets.ONLINE_WITH_LINK));
-        Question only = new Question("x", Question.Kind.CHOOSE_ONE, "Which?", "", true, List.of("This"));
+        Question only = Question.plain("x", Question.Kind.CHOOSE_ONE, "Which?", "", true, List.of("This"));
         assertThat(kinds(sheet.asking(only))).containsExactly(Kind.ONE_OPTION);
         assertThat(kinds(sheet.asking().withoutReminder())).containsExactly(Kind.NO_LINK_REMINDER);
     }

@@ -1,0 +1,24 @@
+package jollyroster.programme;
+
+import java.util.OptionalInt;
+import jollyroster.core.seats.FreedSeats;
+
+/**
+ * How registrations are taken and what people may change themselves.
+ *
+ * @param waitlistLimit the most parties that may wait for a date; empty for no limit
+ * @param fullName whether a name must have two words
+ * @param emailConfirmed whether seats are only held until a link in a letter is followed
+ * @param changesMinutes how long before the start people can no longer change what they registered
+ * @param afterText what is said after registering; empty for nothing
+ * @param afterAddress an https address people are offered after registering; empty for none
+ */
+public record SignUpRules(
+        FreedSeats freedSeats,
+        OptionalInt waitlistLimit,
+        PhoneRule phone,
+        boolean fullName,
+        boolean emailConfirmed,
+        int changesMinutes,
+        String afterText,
+        String afterAddress) {}

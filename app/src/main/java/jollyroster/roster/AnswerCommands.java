@@ -1,0 +1,100 @@
+package jollyroster.roster;
+
+import static jollyroster.platform.tables.Tables.ANSWER;
+import static jollyroster.platform.tables.Tables.REGISTRATION;
+import static org.jooq.impl.DSL.inline;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import jollyroster.core.intake.Option;
+import jollyroster.platform.Writes;
+import org.jooq.impl.DSL;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Propagation;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Keeps what people answered, as part of a write that is under way. */
+@Component
+@Transactional(propagation = Propagation.MANDATORY)
+class AnswerCommands {
+
+    private final Writes writes;
+
+    AnswerCommands(Writes writes) {
+        this.writes = writes;
+    }
+
+    private record Wanted(long question, Option option) {}
+
+    /**
+     * The first option among these answers that too few are left of. Whoever waits keeps what they chose, so that being
+     * called up never takes it away.
+     *
+     * @param except the registration whose own answers do not count; 0 for none
+     */
+    Optional<Registering.RanOut> ranOut(List<Application.Answer> answers, long except) {
+        Map<Wanted, Integer> wanted = new LinkedHashMap<>();
+        answers.forEach(answer -> answer.counted()
+                .forEach(option -> wanted.merge(new Wanted(answer.question(), option), 1, Integer::sum)));
+        return wanted.entrySet().stream()
+                .filter(w -> chosen(w.getKey(), except) + w.getValue()
+                        > w.getKey().option().most().orElseThrow())
+                .map(w -> new Registering.RanOut(
+                        w.getKey().question(), w.getKey().option().label()))
+                .findFirst();
+    }
+
+    private int chosen(Wanted wanted, long except) {
+        return writes.sql()
+                .fetchCount(DSL.selectOne()
+                        .from(ANSWER)
+                        .join(REGISTRATION)
+                        .on(REGISTRATION.ID.eq(ANSWER.REGISTRATION_ID))
+                        .where(ANSWER.QUESTION_ID.eq(wanted.question()))
+                        .and(ANSWER.REGISTRATION_ID.ne(except))
+                        .and(REGISTRATION.STATE.in(SeatCommands.ACTIVE))
+                        .and(DSL.position(
+                                        DSL.concat(inline("\n"), ANSWER.VALUE, inline("\n")),
+                                        "\n" + wanted.option().label() + "\n")
+                                .gt(0)));
+    }
+
+    void keep(long registration, List<Application.Answer> answers) {
+        if (answers.isEmpty()) {
+            return;
+        }
+        var insert = writes.sql()
+                .insertInto(
+                        ANSWER,
+                        ANSWER.REGISTRATION_ID,
+                        ANSWER.QUESTION_ID,
+                        ANSWER.PERSON,
+                        ANSWER.WORDING,
+                        ANSWER.VALUE);
+        for (Application.Answer a : answers) {
+            insert = insert.values(registration, a.question(), a.person(), a.wording(), a.value());
+        }
+        insert.execute();
+    }
+
+    /** Keeps these answers in the place of those given before to the same questions; others stay. */
+    void replace(long registration, List<Long> questions, List<Application.Answer> answers) {
+        writes.sql()
+                .deleteFrom(ANSWER)
+                .where(ANSWER.REGISTRATION_ID.eq(registration))
+                .and(ANSWER.QUESTION_ID.in(questions))
+                .execute();
+        keep(registration, answers);
+    }
+
+    /** Takes away what was answered for companions who no longer come. */
+    void dropCompanionsFrom(long registration, int person) {
+        writes.sql()
+                .deleteFrom(ANSWER)
+                .where(ANSWER.REGISTRATION_ID.eq(registration))
+                .and(ANSWER.PERSON.ge(person))
+                .execute();
+    }
+}

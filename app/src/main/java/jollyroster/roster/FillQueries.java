@@ -1,0 +1,80 @@
+package jollyroster.roster;
+
+import static jollyroster.platform.tables.Tables.REGISTRATION;
+import static jollyroster.platform.tables.Tables.SESSION;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import jollyroster.core.foresight.Course;
+import jollyroster.platform.Reads;
+import org.jooq.Condition;
+import org.jooq.Field;
+import org.jooq.impl.DSL;
+import org.jooq.impl.SQLDataType;
+import org.springframework.stereotype.Component;
+
+/** Reads how sessions filled in the time before their start. */
+@Component
+public class FillQueries {
+
+    private static final int MOST_EARLIER = 12;
+    private final Reads reads;
+
+    FillQueries(Reads reads) {
+        this.reads = reads;
+    }
+
+    /** The course of each of these sessions; for a whole series that of the session that leads it. */
+    public Map<Long, Course> courses(Collection<Long> sessions) {
+        Map<Long, List<Course.Step>> steps = new LinkedHashMap<>();
+        sessions.forEach(session -> steps.put(session, new ArrayList<>()));
+        Condition hadSeats =
+                REGISTRATION.STATE.in("UNCONFIRMED", "REGISTERED", "CALLED_UP").or(gaveBack());
+        sums(sessions, REGISTRATION.CREATED_AT, hadSeats)
+                .forEach(sum -> steps.get(sum.session()).add(new Course.Step(sum.hours(), sum.seats(), 0)));
+        sums(sessions, REGISTRATION.CHANGED_AT, gaveBack())
+                .forEach(sum -> steps.get(sum.session()).add(new Course.Step(sum.hours(), 0, sum.seats())));
+        Map<Long, Course> courses = new LinkedHashMap<>();
+        steps.forEach((session, list) -> courses.put(session, new Course(list)));
+        return courses;
+    }
+
+    /** Given back, and not while it waited. */
+    private static Condition gaveBack() {
+        return REGISTRATION.STATE.in("CANCELLED", "DECLINED").and(REGISTRATION.WAITING_SINCE.isNull());
+    }
+
+    private record Sum(long session, int hours, int seats) {}
+
+    private List<Sum> sums(Collection<Long> sessions, Field<Instant> at, Condition which) {
+        Field<Integer> hours = DSL.field(
+                "cast((julianday({0}) - julianday({1})) * 24 as integer)", SQLDataType.INTEGER, SESSION.STARTS_AT, at);
+        return reads.sql()
+                .select(REGISTRATION.SESSION_ID, hours, DSL.sum(REGISTRATION.PARTY))
+                .from(REGISTRATION)
+                .join(SESSION)
+                .on(SESSION.ID.eq(REGISTRATION.SESSION_ID))
+                .where(REGISTRATION.SESSION_ID.in(sessions))
+                .and(which)
+                .groupBy(REGISTRATION.SESSION_ID, hours)
+                .fetch(r -> new Sum(r.value1(), r.value2(), r.value3().intValue()));
+    }
+
+    /** The sessions of an offering that were held before, latest first, at most twelve. */
+    public List<Long> earlier(long offering, Instant before) {
+        return reads.sql()
+                .select(SESSION.ID)
+                .from(SESSION)
+                .where(SESSION.OFFERING_ID.eq(offering))
+                .and(SESSION.STATUS.eq("OPEN"))
+                .and(SESSION.ENDS_AT.le(before))
+                .and(SESSION.LEAD_ID.isNull().or(SESSION.LEAD_ID.eq(SESSION.ID)))
+                .orderBy(SESSION.STARTS_AT.desc())
+                .limit(MOST_EARLIER)
+                .fetch(SESSION.ID);
+    }
+}

@@ -1,0 +1,78 @@
+package jollyroster.signup;
+
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import jollyroster.roster.AmendCommands.Amended;
+import jollyroster.roster.RosterCommands.Moved;
+import jollyroster.roster.SwapCommands.Swapped;
+import jollyroster.roster.WaitlistCommands.Replied;
+
+/** What came of something a person did on their own page, in words. */
+final class OwnWords {
+
+    /** What is said of things that cannot fail. */
+    enum Said {
+        AMENDED,
+        WISHES_KEPT,
+        SWAP_WITHDRAWN
+    }
+
+    /** @param good whether it went as wished */
+    record Word(boolean good, String words) {}
+
+    private static final Map<String, Word> WORDS = Map.ofEntries(
+            good(Moved.DONE, "Your date is changed. We have written to you."),
+            bad(Moved.NO_SEATS, "That date has filled up meanwhile. You keep the date you have."),
+            bad(Moved.NOT_OPEN, "That date is closed for registration. You keep the date you have."),
+            bad(Moved.NOT_POSSIBLE, "That change is not possible. You keep the date you have."),
+            good(Replied.SEATED, "The seats are yours. We have written to you."),
+            bad(Replied.TOO_LATE, "The time had run out; the seats are offered to others now."),
+            bad(Replied.OUTRUN, "Somebody else was a moment faster. You keep your place in line."),
+            bad(Replied.NOTHING_OFFERED, "Nothing is offered to you at the moment."),
+            good(Replied.DECLINED, "Thank you for saying so. The seats go to the next in line."),
+            good(Swapped.OFFERED, "We have asked. Your date stays yours until somebody agrees."),
+            good(Swapped.DONE, "You have swapped dates. We have written to both of you."),
+            bad(Swapped.NOBODY, "Nobody on that date could swap with you: it takes as many seats as you have."),
+            bad(Swapped.NOT_POSSIBLE, "That swap is no longer possible. You keep the date you have."),
+            good(Said.AMENDED, "Your changes are kept."),
+            good(Said.WISHES_KEPT, "Kept."),
+            good(Said.SWAP_WITHDRAWN, "Your offer to swap is taken back."));
+
+    private OwnWords() {}
+
+    private static Map.Entry<String, Word> good(Enum<?> came, String words) {
+        return Map.entry(code(came), new Word(true, words));
+    }
+
+    private static Map.Entry<String, Word> bad(Enum<?> came, String words) {
+        return Map.entry(code(came), new Word(false, words));
+    }
+
+    /** As it stands in an address: {@code moved-no-seats}. */
+    static String code(Enum<?> came) {
+        return (came.getDeclaringClass().getSimpleName() + "-" + came.name())
+                .toLowerCase(Locale.ROOT)
+                .replace('_', '-');
+    }
+
+    static Optional<Word> of(String code) {
+        return Optional.ofNullable(WORDS.get(code));
+    }
+
+    /** Why a change was not made. */
+    static String of(Amended came) {
+        if (came instanceof Amended.NoSeats) {
+            return "There are too few free seats for more people. Nothing was changed.";
+        }
+        if (came instanceof Amended.TooLarge tooLarge) {
+            return "At most " + tooLarge.most() + " people can come on one registration. Nothing was changed.";
+        }
+        if (came instanceof Amended.RanOut ranOut) {
+            return "“" + ranOut.option() + "” has run out, or too few are left. Nothing was changed.";
+        }
+        return came instanceof Amended.TooLate
+                ? "Changes are no longer possible; please ask the organiser. Nothing was changed."
+                : "This registration no longer stands. Nothing was changed.";
+    }
+}

@@ -1,0 +1,115 @@
+// The questions of a sheet: put in order by dragging their numbers or with the arrow keys on them, added, and shown with
+// only those fields that go with the sort of answer.
+const BOUNDS = { NUMBER: "in numbers", DATE: "as 2027-03-16", SHORT_TEXT: "characters", LONG_TEXT: "characters", CHOOSE_SEVERAL: "of them" };
+const OPTIONS = ["CHOOSE_ONE", "CHOOSE_SEVERAL"];
+
+const rows = (box) => [...box.querySelectorAll("[data-question]")];
+
+const renumber = (box) => {
+  rows(box).forEach((row, index) => {
+    for (const field of row.querySelectorAll("[name^='question[']")) {
+      field.name = field.name.replace(/question\[\d+\]/, `question[${index}]`);
+    }
+    row.querySelector(".rank b").textContent = index + 1;
+    row.querySelector("[data-grip]").setAttribute("aria-label", `Move question ${index + 1}; arrow keys move it up or down`);
+  });
+  offerEarlier(box);
+};
+
+// A question can only hang on one before it.
+const offerEarlier = (box) => {
+  rows(box).forEach((row, index) => {
+    const select = row.querySelector("[data-shown-if]");
+    const chosen = select.value;
+    select.replaceChildren(new Option("always", ""));
+    for (const before of rows(box).slice(0, index)) {
+      const label = before.querySelector("[data-label]").value.trim();
+      if (label) {
+        const short = label.length > 40 ? `${label.slice(0, 37)}…` : label;
+        select.append(new Option(`if “${short}”`, before.querySelector("[data-ref]").value));
+      }
+    }
+    select.value = [...select.options].some((o) => o.value === chosen) ? chosen : "";
+    show(row);
+  });
+};
+
+const show = (row) => {
+  const kind = row.querySelector("[data-kind]").value;
+  row.querySelector("[data-options]").hidden = !OPTIONS.includes(kind);
+  row.querySelector("[data-bounds]").hidden = !(kind in BOUNDS);
+  row.querySelector("[data-bounds-word]").textContent = BOUNDS[kind] ?? "";
+  row.querySelector("[data-shown-values]").hidden = row.querySelector("[data-shown-if]").value === "";
+  row.classList.toggle("is-blank", row.querySelector("[data-label]").value.trim() === "");
+};
+
+const moved = (box, row) => {
+  renumber(box);
+  row.querySelector("[data-grip]").focus();
+  box.closest("form").dispatchEvent(new Event("input", { bubbles: true }));
+};
+
+const byKeys = (box, event) => {
+  const row = event.target.closest("[data-grip]") && event.target.closest("[data-question]");
+  if (!row) return;
+  if (event.key === "ArrowUp" && row.previousElementSibling) {
+    row.previousElementSibling.before(row);
+  } else if (event.key === "ArrowDown" && row.nextElementSibling) {
+    row.nextElementSibling.after(row);
+  } else {
+    return;
+  }
+  event.preventDefault();
+  moved(box, row);
+};
+
+const byDragging = (box) => {
+  let dragged = null;
+  box.addEventListener("dragstart", (event) => {
+    dragged = event.target.closest("[data-grip]") && event.target.closest("[data-question]");
+    dragged?.classList.add("is-dragged");
+  });
+  box.addEventListener("dragover", (event) => {
+    const over = event.target.closest("[data-question]");
+    if (!dragged || !over || over === dragged) return;
+    event.preventDefault();
+    const middle = over.getBoundingClientRect().top + over.offsetHeight / 2;
+    if (event.clientY < middle) over.before(dragged);
+    else over.after(dragged);
+  });
+  box.addEventListener("dragend", () => {
+    if (!dragged) return;
+    dragged.classList.remove("is-dragged");
+    moved(box, dragged);
+    dragged = null;
+  });
+};
+
+const add = (box) => {
+  const last = rows(box).at(-1);
+  const fresh = last.cloneNode(true);
+  fresh.querySelectorAll("input, textarea").forEach((field) => {
+    if (field.type === "checkbox") field.checked = false;
+    else field.value = "";
+  });
+  fresh.querySelectorAll("[id]").forEach((e) => e.removeAttribute("id"));
+  fresh.querySelectorAll("label[for]").forEach((label) => label.removeAttribute("for"));
+  fresh.querySelector("[data-label]").setAttribute("aria-label", "Question");
+  fresh.querySelector("[data-kind]").setAttribute("aria-label", "Sort of answer");
+  fresh.querySelector("[data-ref]").value = `new-${Date.now()}-${rows(box).length}`;
+  fresh.querySelector(".field-problem")?.remove();
+  last.after(fresh);
+  renumber(box);
+  fresh.querySelector("[data-label]").focus();
+};
+
+export function start() {
+  const box = document.querySelector("[data-questions]");
+  box.addEventListener("keydown", (event) => byKeys(box, event));
+  byDragging(box);
+  box.addEventListener("change", () => offerEarlier(box));
+  const button = document.querySelector("[data-add-question]");
+  button.hidden = false;
+  button.addEventListener("click", () => add(box));
+  offerEarlier(box);
+}
