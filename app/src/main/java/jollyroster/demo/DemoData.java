@@ -8,6 +8,7 @@ import jollyroster.door.LinkWorker;
 import jollyroster.outbox.OutboxQueries;
 import jollyroster.outbox.OutboxWorker;
 import jollyroster.platform.OrganisationQueries;
+import jollyroster.roster.HoldWorker;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
 import org.springframework.context.annotation.Profile;
@@ -30,6 +31,7 @@ class DemoData implements ApplicationRunner {
     private final DemoProgramme programme;
     private final LinkWorker links;
     private final DemoLife life;
+    private final HoldWorker holds;
     private final OutboxQueries outbox;
     private final OutboxWorker worker;
     private final DemoOrganisation set;
@@ -41,6 +43,7 @@ class DemoData implements ApplicationRunner {
             DemoProgramme programme,
             LinkWorker links,
             DemoLife life,
+            HoldWorker holds,
             OutboxQueries outbox,
             OutboxWorker worker,
             DemoOrganisation set,
@@ -50,6 +53,7 @@ class DemoData implements ApplicationRunner {
         this.programme = programme;
         this.links = links;
         this.life = life;
+        this.holds = holds;
         this.outbox = outbox;
         this.worker = worker;
         this.set = set;
@@ -83,6 +87,8 @@ class DemoData implements ApplicationRunner {
     private void live(DemoLife.Happening happening) {
         sendUntil(happening.at());
         clock.stopAt(happening.at());
+        life.answerCallUps(happening.at());
+        holds.letRunOut();
         happening.what().run();
         worker.sendDue();
     }

@@ -13,11 +13,15 @@ import java.util.stream.Stream;
 import jollyroster.attendance.AttendanceCommands;
 import jollyroster.core.attendance.Verdict;
 import jollyroster.core.dates.Interval;
+import jollyroster.programme.AskedQuestion;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.roster.Application;
 import jollyroster.roster.Registering;
+import jollyroster.roster.Registration;
+import jollyroster.roster.RegistrationState;
 import jollyroster.roster.RosterCommands;
 import jollyroster.roster.RosterQueries;
+import jollyroster.roster.WaitlistCommands;
 import org.springframework.context.annotation.Profile;
 import org.springframework.stereotype.Component;
 
@@ -32,14 +36,32 @@ class DemoLife {
             List.of("None yet", "None yet", "VHF licence", "Coast certificate", "Crew certificate");
     private static final List<String> BOATS =
             List.of("", "", "Dabchick", "Harbour rowing club", "Second Wind", "Saltmarrow juniors", "Curlew");
+    private static final List<String> SPLICES = List.of("An eye in three-strand", "A back splice", "An eye, badly");
+    private static final List<String> ROPES =
+            List.of("Three-strand", "Three-strand", "Braid", "None, thank you", "Three-strand");
+    private static final List<String> WATERS = List.of("Inshore", "The bay", "Inshore\nThe bay", "Rivers and lakes");
+    private static final List<String> WISHES = List.of(
+            "",
+            "Find my way home in fog",
+            "Plan a passage to the islands with the tide",
+            "",
+            "Stop relying on the plotter",
+            "Take a bearing that I believe");
     private final RosterCommands roster;
+    private final WaitlistCommands waitlist;
     private final AttendanceCommands attendance;
     private final RosterQueries queries;
     private final ProgrammeQueries programme;
     private final Map<String, Long> registrations = new LinkedHashMap<>();
 
-    DemoLife(RosterCommands roster, RosterQueries queries, AttendanceCommands attendance, ProgrammeQueries programme) {
+    DemoLife(
+            RosterCommands roster,
+            WaitlistCommands waitlist,
+            RosterQueries queries,
+            AttendanceCommands attendance,
+            ProgrammeQueries programme) {
         this.roster = roster;
+        this.waitlist = waitlist;
         this.queries = queries;
         this.attendance = attendance;
         this.programme = programme;
@@ -64,10 +86,12 @@ class DemoLife {
                         new Visit(knots.get(2), 97, 11, false),
                         new Visit(knots.get(3), 112, 4, false))
                 .forEach(visit -> visit(visit, people, crew, happenings));
-        joining(course.get(0), 30, 11, people, crew, happenings);
+        joining(course.get(0), 30, 21, people, crew, happenings);
         joining(drill.get(0), 50, 6, people, crew, happenings);
         joining(drill.get(1), 60, 2, people, crew, happenings);
         happenings.add(new Happening(Instant.parse("2027-03-10T12:55:00Z"), () -> lost(radio.get(3))));
+        happenings.add(new Happening(Instant.parse("2027-03-10T13:05:00Z"), () -> leaveSeats(knots.get(2))));
+        happenings.add(new Happening(Instant.parse("2027-03-10T13:10:00Z"), () -> leaveSeats(course.get(0))));
         return happenings;
     }
 
@@ -96,7 +120,8 @@ class DemoLife {
         for (int i = 0; i < number; i++) {
             Crew.Member member = people.get((from + i * 3) % PEOPLE);
             Instant at = DemoClock.START.minus(Duration.ofMinutes(30 + crew.upTo(9 * 24 * 60)));
-            happenings.add(new Happening(at, () -> register(session, member, 1, Map.of())));
+            Map<String, String> answers = courseAnswers(crew);
+            happenings.add(new Happening(at, () -> register(session, member, 1, answers)));
         }
     }
 
@@ -106,7 +131,52 @@ class DemoLife {
 
     private static Map<String, String> knotAnswers(Crew crew, int party) {
         String left = crew.upTo(5) == 0 ? party == 1 ? "All of us" : "One of us" : "Neither of us";
-        return Map.of("left_handed", left, "have_you_spliced_before", crew.upTo(3) == 0 ? "yes" : "no");
+        boolean spliced = crew.upTo(3) == 0;
+        return Map.of(
+                "left_handed",
+                left,
+                "have_you_spliced_before",
+                spliced ? "yes" : "no",
+                "what_was_it",
+                spliced ? crew.oneOf(SPLICES) : "",
+                "rope_to_take_home",
+                crew.oneOf(ROPES),
+                "how_old_is_the_youngest_of_you",
+                String.valueOf(11 + crew.upTo(50)));
+    }
+
+    private static Map<String, String> courseAnswers(Crew crew) {
+        String waters = crew.upTo(3) == 0 ? "Inshore\nOffshore" : crew.oneOf(WATERS);
+        return Map.of(
+                "which_waters_do_you_sail",
+                waters,
+                "what_would_you_like_to_be_able",
+                crew.oneOf(WISHES),
+                "i_can_come_to_at_least_five_of",
+                "yes");
+    }
+
+    /** Somebody with seats gives them back, so that those who wait are called up. */
+    private void leaveSeats(long session) {
+        queries.roster(session).stream()
+                .filter(r -> r.state() == RegistrationState.REGISTERED)
+                .reduce((first, second) -> second)
+                .ifPresent(r -> roster.cancel(r.id(), r.name(), "called away"));
+    }
+
+    /** Most who are called up answer after a few hours; some do not. */
+    void answerCallUps(Instant now) {
+        for (Registration called : queries.held()) {
+            boolean answers = called.id() % 5 != 0;
+            boolean seen = called.hold()
+                    .until()
+                    .orElseThrow()
+                    .minus(Duration.ofHours(4))
+                    .isBefore(now);
+            if (answers && seen && called.state() == RegistrationState.CALLED_UP) {
+                waitlist.accept(called.id(), called.name());
+            }
+        }
     }
 
     private void register(long session, Crew.Member member, int party, Map<String, String> answers) {
@@ -129,9 +199,19 @@ class DemoLife {
         long offering = programme.session(session).orElseThrow().offering().id();
         return programme.questions(offering).stream()
                 .filter(q -> !answers.getOrDefault(q.question().key(), "").isEmpty())
-                .map(q -> Application.Answer.plain(
-                        q.id(), q.question().label(), answers.get(q.question().key())))
+                .map(q -> answer(q, answers.get(q.question().key())))
                 .toList();
+    }
+
+    private static Application.Answer answer(AskedQuestion asked, String value) {
+        return new Application.Answer(
+                asked.id(),
+                0,
+                asked.question().label(),
+                value,
+                asked.question().options().stream()
+                        .filter(o -> o.most().isPresent() && value.equals(o.label()))
+                        .toList());
     }
 
     /** Somebody whose mailbox does not exist, so that the outbox has a failure to show. */

@@ -18,6 +18,7 @@ import jollyroster.programme.SheetForm;
 import jollyroster.programme.SheetForm.Place;
 import jollyroster.programme.SheetForm.Seats;
 import jollyroster.programme.SheetForm.SignUp;
+import jollyroster.programme.SheetForm.Taking;
 import jollyroster.programme.SheetForm.Words;
 import jollyroster.programme.Venue;
 import jollyroster.programme.VenueCommands;
@@ -146,7 +147,18 @@ class DemoProgramme {
                                 "we lay out the bench for it",
                                 true,
                                 "Neither of us\nOne of us\nAll of us"),
-                        question("YES_NO", "Have you spliced before?", "", false, ""))));
+                        question("YES_NO", "Have you spliced before?", "", false, "")
+                                .named("spliced"),
+                        question("SHORT_TEXT", "What was it?", "an eye, a back splice …", false, "")
+                                .onlyIf("spliced", "yes"),
+                        question(
+                                "CHOOSE_ONE",
+                                "Rope to take home",
+                                "",
+                                true,
+                                "Three-strand\nBraid | 3\nNone, thank you"),
+                        question("NUMBER", "How old is the youngest of you?", "", false, "")
+                                .within("10", "99"))));
         pictures.drawn().ifPresent(picture -> offerings.setPicture(offering, picture));
         return dates(offering, 120, "2027-02-27T12:00", "2027-03-06T12:00", "2027-03-13T12:00", "2027-03-20T12:00");
     }
@@ -164,7 +176,25 @@ class DemoProgramme {
                 .with(words)
                 .with(at("IN_PERSON", "Chart room", DemoOrganisation.SABLE))
                 .with(Seats.of("120", "16", true, "2").needing("8", "5"))
-                .with(SignUp.by(SignUpStyle.WHOLE_SERIES)));
+                .with(SignUp.by(SignUpStyle.WHOLE_SERIES))
+                .with(new Taking(
+                        "CALL_UP",
+                        "12",
+                        "OPTIONAL",
+                        true,
+                        false,
+                        "24",
+                        "Chart 4385 is handed out on the first evening.",
+                        ""))
+                .asking(List.of(
+                        question(
+                                "CHOOSE_SEVERAL",
+                                "Which waters do you sail?",
+                                "",
+                                false,
+                                "Inshore\nThe bay\nOffshore\nRivers and lakes"),
+                        question("LONG_TEXT", "What would you like to be able to do?", "", false, ""),
+                        question("AGREEMENT", "I can come to at least five of the six evenings", "", true, ""))));
         return dates(
                 offering,
                 120,

@@ -24,6 +24,7 @@ final class MessageWords {
             case CHANGED -> "News of a change";
             case CALLED_OFF -> "News that it is called off";
             case RESTORED -> "News that it takes place";
+            case WRITTEN -> "From the organiser";
             case LETTER -> "Letter to the team";
             case BEFORE_START -> "Reminder, " + amount(offset) + " before";
         };

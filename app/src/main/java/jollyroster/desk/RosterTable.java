@@ -20,10 +20,12 @@ final class RosterTable {
         return heading;
     }
 
-    static List<List<String>> rows(SessionView view, SessionAssembler.Facts facts) {
+    static List<List<String>> rows(SessionAssembler.Facts facts) {
         Map<Long, Registration> people =
                 facts.roster().stream().collect(Collectors.toMap(Registration::id, Function.identity()));
-        return view.rows().stream().map(row -> cells(row, people.get(row.id()))).toList();
+        return RosterRows.of(facts).stream()
+                .map(row -> cells(row, people.get(row.id())))
+                .toList();
     }
 
     private static List<String> cells(SessionView.Row row, Registration r) {

@@ -35,6 +35,7 @@ import org.springframework.stereotype.Component;
 class SessionAssembler {
 
     private static final int LOGBOOK_SHOWN = 60;
+    private static final int ROWS_SHOWN = 200;
     private final ProgrammeQueries programme;
     private final HostQueries hosts;
     private final Clashes clashes;
@@ -140,7 +141,8 @@ class SessionAssembler {
                 RunLineView.of(s, facts.messages(), facts.now()),
                 RunLineView.sendings(s, facts.messages()),
                 facts.questions().stream().map(q -> q.question().label()).toList(),
-                RosterRows.of(facts),
+                RosterRows.of(facts).stream().limit(ROWS_SHOWN).toList(),
+                Math.max(0, facts.roster().size() - ROWS_SHOWN),
                 facts.logbook().stream().map(l -> logged(l, s.zone())).toList(),
                 summary(facts),
                 s.cancelled(),

@@ -160,7 +160,7 @@ class SessionController {
         response.setContentType("text/csv; charset=UTF-8");
         response.setHeader("Content-Disposition", "attachment; filename=\"roster-" + id + ".csv\"");
         try (Tables table = new Tables(response.getOutputStream(), RosterTable.heading(view))) {
-            for (List<String> row : RosterTable.rows(view, facts)) {
+            for (List<String> row : RosterTable.rows(facts)) {
                 table.row(row);
             }
         }

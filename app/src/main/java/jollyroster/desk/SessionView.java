@@ -23,6 +23,7 @@ record SessionView(
         List<Sending> sendings,
         List<String> questions,
         List<Row> rows,
+        int more,
         List<Logged> logbook,
         String summary,
         boolean cancelled,

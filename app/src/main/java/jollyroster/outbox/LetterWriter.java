@@ -1,6 +1,7 @@
 package jollyroster.outbox;
 
 import com.samskivert.mustache.Mustache;
+import com.samskivert.mustache.MustacheException;
 import com.samskivert.mustache.Template;
 import java.io.IOException;
 import java.io.InputStream;
@@ -11,7 +12,9 @@ import java.time.ZoneId;
 import java.time.ZonedDateTime;
 import java.util.EnumMap;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.regex.Pattern;
 import jollyroster.core.messages.Anchor;
 import jollyroster.exchange.Calendars;
@@ -32,17 +35,40 @@ class LetterWriter {
     private final Map<Anchor, Template> asText = new EnumMap<>(Anchor.class);
     private final Map<Anchor, Template> asMarkdown = new EnumMap<>(Anchor.class);
     private final Template page;
+    private final Mustache.Compiler plain;
+    private final Mustache.Compiler marked;
     private final Address address;
     private final Calendars calendars;
+
+    private static final Letters.Facts SAMPLE = new Letters.Facts(
+            "Wren Skerry",
+            "wren@crew.example",
+            ZoneId.of("UTC"),
+            Letters.Standing.SEATED,
+            1,
+            0,
+            false,
+            "",
+            Instant.EPOCH,
+            Instant.EPOCH,
+            ZoneId.of("UTC"),
+            "",
+            false,
+            "",
+            "",
+            "",
+            "",
+            List.of(),
+            List.of(),
+            new Letters.Offer(Optional.empty(), false, false, ""));
 
     LetterWriter(Address address, Calendars calendars) {
         this.address = address;
         this.calendars = calendars;
-        Mustache.Compiler plain = Mustache.compiler().escapeHTML(false).strictSections(true);
-        Mustache.Compiler marked =
-                plain.withEscaper(value -> MARKDOWN_SIGNS.matcher(value).replaceAll("\\\\$1"));
+        this.plain = Mustache.compiler().escapeHTML(false).strictSections(true);
+        this.marked = plain.withEscaper(value -> MARKDOWN_SIGNS.matcher(value).replaceAll("\\\\$1"));
         for (Anchor anchor : Anchor.values()) {
-            if (anchor == Anchor.LETTER) {
+            if (anchor == Anchor.LETTER || anchor == Anchor.WRITTEN) {
                 continue;
             }
             String source = read(anchor.name().toLowerCase().replace('_', '-') + ".md");
@@ -53,9 +79,42 @@ class LetterWriter {
     }
 
     Letter write(String key, Anchor anchor, String subject, Letters.Facts facts, Instant now) {
+        return write(key, anchor, subject, asText.get(anchor), asMarkdown.get(anchor), facts, now);
+    }
+
+    /** A letter that the organiser wrote. */
+    Letter written(DispatchCommands.Claim claim, Letters.Facts facts, Instant now) {
+        return write(
+                claim.key(),
+                claim.anchor(),
+                claim.subject(),
+                plain.compile(claim.body()),
+                marked.compile(claim.body()),
+                facts,
+                now);
+    }
+
+    /** What is wrong with a text that is to be a letter: the first name that is not known, or where it breaks off. */
+    Optional<String> problem(String body) {
+        try {
+            plain.compile(body).execute(values(SAMPLE));
+            return Optional.empty();
+        } catch (MustacheException e) {
+            return Optional.of(String.valueOf(e.getMessage()));
+        }
+    }
+
+    private Letter write(
+            String key,
+            Anchor anchor,
+            String subject,
+            Template plainText,
+            Template markdown,
+            Letters.Facts facts,
+            Instant now) {
         Map<String, Object> values = values(facts);
-        String text = ANGLES.matcher(asText.get(anchor).execute(values)).replaceAll("$1");
-        String html = Markdown.render(asMarkdown.get(anchor).execute(values));
+        String text = ANGLES.matcher(plainText.execute(values)).replaceAll("$1");
+        String html = Markdown.render(markdown.execute(values));
         boolean seated = facts.standing() == Letters.Standing.SEATED;
         return new Letter(
                 key,
@@ -66,7 +125,7 @@ class LetterWriter {
                 subject,
                 text,
                 page.execute(Map.of("title", subject, "body", html, "organisation", facts.organisation())),
-                seated || facts.standing() == Letters.Standing.GONE
+                anchor != Anchor.WRITTEN && (seated || facts.standing() == Letters.Standing.GONE)
                         ? calendars.publish(facts.title(), facts.calendar())
                         : null,
                 anchor.isAnswer() ? null : facts.ownLink() + "/no-reminders",

@@ -142,6 +142,16 @@ public class OutboxCommands {
         insert(List.of(row));
     }
 
+    /** Queues a letter that the organiser wrote to a registered person. Due at once. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void written(Recipient to, String subject, String body, Instant now) {
+        MessageRecord row =
+                row(new PlanLine(Anchor.WRITTEN, Offset.none()), to, String.valueOf(now.toEpochMilli()), now, now, now);
+        row.setSubject(subject);
+        row.setBody(body);
+        insert(List.of(row));
+    }
+
     /** Gives an offering the same plan as another. */
     @Transactional(propagation = Propagation.MANDATORY)
     public void copyPlan(long from, long to) {

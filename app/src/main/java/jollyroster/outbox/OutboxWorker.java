@@ -63,6 +63,9 @@ public class OutboxWorker {
             dispatch.withdraw(claim, obstacle, clock.instant());
             return false;
         }
+        if (claim.anchor() == Anchor.WRITTEN) {
+            return deliver(claim, writer.written(claim, facts.orElseThrow(), clock.instant()));
+        }
         return deliver(
                 claim,
                 writer.write(claim.key(), claim.anchor(), claim.subject(), facts.orElseThrow(), clock.instant()));

@@ -23,7 +23,7 @@ final class Subjects {
             case CALLED_OFF -> "Called off: " + title;
             case RESTORED -> "It takes place after all: " + title;
             case BEFORE_START -> "Coming up: " + title;
-            case LETTER -> title;
+            case WRITTEN, LETTER -> title;
         };
     }
 }

@@ -98,6 +98,17 @@ public class PlanCommands {
                 .execute();
     }
 
+    /** Sets how many seats of a session, or of its whole series, are kept back. */
+    @Transactional
+    public void setKeptBack(long session, int seats) {
+        permissions.requireOrganiser();
+        writes.sql()
+                .update(SESSION)
+                .set(SESSION.KEPT_BACK, seats)
+                .where(SESSION.ID.eq(session).or(SESSION.LEAD_ID.eq(session)))
+                .execute();
+    }
+
     private long offeringOf(long session) {
         return writes.sql()
                 .select(SESSION.OFFERING_ID)

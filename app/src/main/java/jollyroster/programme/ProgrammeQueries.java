@@ -161,6 +161,11 @@ public class ProgrammeQueries {
                 .fetch(RowQueries::session);
     }
 
+    /** Questions of an offering that are no longer asked, but were answered. */
+    public List<AskedQuestion> retiredQuestions(long offering) {
+        return RowQueries.retiredQuestions(reads.sql(), offering);
+    }
+
     public List<AskedQuestion> questions(long offering) {
         return questions.get(offering, id -> RowQueries.questions(reads.sql(), id));
     }

@@ -186,6 +186,15 @@ final class RowQueries {
                 .fetch(RowQueries::question);
     }
 
+    /** Questions that are no longer asked, but were answered. */
+    static List<AskedQuestion> retiredQuestions(DSLContext sql, long offering) {
+        return sql.selectFrom(QUESTION)
+                .where(QUESTION.OFFERING_ID.eq(offering))
+                .and(QUESTION.IS_RETIRED.isTrue())
+                .orderBy(QUESTION.ID)
+                .fetch(RowQueries::question);
+    }
+
     /** The questions of several offerings, in one query. */
     static Map<Long, List<AskedQuestion>> questions(DSLContext sql, Collection<Long> offerings) {
         return sql.selectFrom(QUESTION)

@@ -97,7 +97,7 @@ public class AmendCommands {
         if (!now.isBefore(book.changesUntil())) {
             return new Amended.TooLate();
         }
-        Optional<Registering.RanOut> ranOut = answers.ranOut(wish.answers(), registration);
+        Optional<Registering.RanOut> ranOut = answers.ranOut(book.id(), wish.answers(), registration);
         if (ranOut.isPresent()) {
             return new Amended.RanOut(ranOut.get().question(), ranOut.get().option());
         }

@@ -32,27 +32,29 @@ class AnswerCommands {
      * The first option among these answers that too few are left of. Whoever waits keeps what they chose, so that being
      * called up never takes it away.
      *
+     * @param session whose people share the options; of a whole series the one that leads it
      * @param except the registration whose own answers do not count; 0 for none
      */
-    Optional<Registering.RanOut> ranOut(List<Application.Answer> answers, long except) {
+    Optional<Registering.RanOut> ranOut(long session, List<Application.Answer> answers, long except) {
         Map<Wanted, Integer> wanted = new LinkedHashMap<>();
         answers.forEach(answer -> answer.counted()
                 .forEach(option -> wanted.merge(new Wanted(answer.question(), option), 1, Integer::sum)));
         return wanted.entrySet().stream()
-                .filter(w -> chosen(w.getKey(), except) + w.getValue()
+                .filter(w -> chosen(session, w.getKey(), except) + w.getValue()
                         > w.getKey().option().most().orElseThrow())
                 .map(w -> new Registering.RanOut(
                         w.getKey().question(), w.getKey().option().label()))
                 .findFirst();
     }
 
-    private int chosen(Wanted wanted, long except) {
+    private int chosen(long session, Wanted wanted, long except) {
         return writes.sql()
                 .fetchCount(DSL.selectOne()
                         .from(ANSWER)
                         .join(REGISTRATION)
                         .on(REGISTRATION.ID.eq(ANSWER.REGISTRATION_ID))
                         .where(ANSWER.QUESTION_ID.eq(wanted.question()))
+                        .and(REGISTRATION.SESSION_ID.eq(session))
                         .and(ANSWER.REGISTRATION_ID.ne(except))
                         .and(REGISTRATION.STATE.in(SeatCommands.ACTIVE))
                         .and(DSL.position(

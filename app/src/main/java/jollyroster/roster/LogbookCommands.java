@@ -114,6 +114,22 @@ class LogbookCommands {
         write(r.getSessionId(), r.getId(), actor, LogbookEntry.SWAP_OFFERED, "for " + when, now);
     }
 
+    void added(RegistrationRecord r, String actor, boolean seated, boolean keptBack, Instant now) {
+        String what =
+                seated ? r.getParty() + " seats" + (keptBack ? ", kept-back ones among them" : "") : "waits in line";
+        write(r.getSessionId(), r.getId(), actor, LogbookEntry.ADDED, what, now);
+    }
+
+    void restored(RegistrationRecord r, String actor, Instant now) {
+        write(
+                r.getSessionId(),
+                r.getId(),
+                actor,
+                LogbookEntry.RESTORED,
+                r.getParty() + " free seats, nobody owed",
+                now);
+    }
+
     void seatedAnyway(RegistrationRecord r, String actor, String why, int over, Instant now) {
         String full = over > 0 ? "; " + over + " over the seats" : "";
         write(r.getSessionId(), r.getId(), actor, LogbookEntry.SEATED_ANYWAY, why + full, now);

@@ -110,7 +110,7 @@ public class RosterCommands {
         if (arrival instanceof Arrival.Refused refused) {
             return new Registering.Refused(reason(refused.because()));
         }
-        Optional<Registering.RanOut> ranOut = answers.ranOut(asked.answers(), 0);
+        Optional<Registering.RanOut> ranOut = answers.ranOut(session.id(), asked.answers(), 0);
         if (ranOut.isPresent()) {
             return ranOut.get();
         }

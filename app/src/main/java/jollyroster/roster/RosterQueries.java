@@ -85,7 +85,7 @@ public class RosterQueries implements SeatCounts {
                 .on(PERSON.ID.eq(REGISTRATION.PERSON_ID));
     }
 
-    private static Registration toRegistration(Record r) {
+    static Registration toRegistration(Record r) {
         return new Registration(
                 r.get(REGISTRATION.ID),
                 r.get(REGISTRATION.SESSION_ID),
@@ -146,24 +146,30 @@ public class RosterQueries implements SeatCounts {
         return answers;
     }
 
-    /** How often each option that can run out is chosen by people who are on, by question and label. */
-    public Map<Long, Map<String, Integer>> chosen(Collection<AskedQuestion> questions) {
+    /**
+     * How often each option that can run out is chosen by people who are on these sessions: session, question, label. Of a
+     * whole series only the session that leads it is known.
+     */
+    public Map<Long, Map<Long, Map<String, Integer>>> chosen(
+            Collection<Long> sessions, Collection<AskedQuestion> questions) {
         List<Long> counted = questions.stream()
                 .filter(q -> q.question().isCounted())
                 .map(AskedQuestion::id)
                 .toList();
-        Map<Long, Map<String, Integer>> chosen = new HashMap<>();
+        Map<Long, Map<Long, Map<String, Integer>>> chosen = new HashMap<>();
         if (!counted.isEmpty()) {
             reads.sql()
-                    .select(ANSWER.QUESTION_ID, ANSWER.VALUE)
+                    .select(REGISTRATION.SESSION_ID, ANSWER.QUESTION_ID, ANSWER.VALUE)
                     .from(ANSWER)
                     .join(REGISTRATION)
                     .on(REGISTRATION.ID.eq(ANSWER.REGISTRATION_ID))
                     .where(ANSWER.QUESTION_ID.in(counted))
+                    .and(REGISTRATION.SESSION_ID.in(sessions))
                     .and(REGISTRATION.STATE.in(SeatCommands.ACTIVE))
-                    .forEach(r -> r.value2()
+                    .forEach(r -> r.value3()
                             .lines()
-                            .forEach(option -> chosen.computeIfAbsent(r.value1(), q -> new HashMap<>())
+                            .forEach(option -> chosen.computeIfAbsent(r.value1(), session -> new HashMap<>())
+                                    .computeIfAbsent(r.value2(), question -> new HashMap<>())
                                     .merge(option, 1, Integer::sum)));
         }
         return chosen;
@@ -204,6 +210,15 @@ public class RosterQueries implements SeatCounts {
                 .fetchSingle()
                 .value1();
         return people == null ? 0 : people;
+    }
+
+    /** Everybody for whom seats are held or to whom they are offered, the next to run out first. */
+    public List<Registration> held() {
+        return registrations()
+                .where(REGISTRATION.HELD_UNTIL.isNotNull())
+                .orderBy(REGISTRATION.HELD_UNTIL)
+                .limit(500)
+                .fetch(RosterQueries::toRegistration);
     }
 
     /** The place of a waiting registration in its line, from 1. */

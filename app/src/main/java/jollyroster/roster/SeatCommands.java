@@ -143,6 +143,15 @@ class SeatCommands {
 
     /** Everybody who is active on a session, in order of registering. */
     List<Addressed> everybodyOn(long session) {
+        return addressed(session, DSL.noCondition());
+    }
+
+    /** Those of these registrations that are active on a session. */
+    List<Addressed> addressed(long session, Collection<Long> registrations) {
+        return addressed(session, REGISTRATION.ID.in(registrations));
+    }
+
+    private List<Addressed> addressed(long session, Condition which) {
         return writes.sql()
                 .select(REGISTRATION.asterisk(), PERSON.EMAIL)
                 .from(REGISTRATION)
@@ -150,6 +159,7 @@ class SeatCommands {
                 .on(PERSON.ID.eq(REGISTRATION.PERSON_ID))
                 .where(REGISTRATION.SESSION_ID.eq(session))
                 .and(REGISTRATION.STATE.in(ACTIVE))
+                .and(which)
                 .orderBy(REGISTRATION.ID)
                 .fetch(r -> new Addressed(r.into(REGISTRATION), r.get(PERSON.EMAIL)));
     }

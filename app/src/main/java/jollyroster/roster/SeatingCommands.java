@@ -5,6 +5,8 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import jollyroster.core.messages.Anchor;
+import jollyroster.core.seats.Arrival;
+import jollyroster.core.seats.SeatRule;
 import jollyroster.outbox.OutboxCommands;
 import jollyroster.platform.Permissions;
 import jollyroster.platform.tables.tables.records.RegistrationRecord;
@@ -95,6 +97,37 @@ public class SeatingCommands {
             left -= last.getParty();
         }
         return names;
+    }
+
+    /**
+     * Takes a giving back, a declining or a running out back. The seat rule decides as for a newcomer, but nobody joins the
+     * line again this way.
+     *
+     * @return false, with nothing changed, when no seats are free for the party, or the person is on it again
+     */
+    @Transactional
+    public boolean restore(long registration, String actor) {
+        permissions.requireOrganiser();
+        Instant now = clock.instant();
+        RegistrationRecord r = seats.byId(registration).orElseThrow();
+        Session book = programme.session(r.getSessionId()).orElseThrow();
+        boolean gone = !RegistrationState.ACTIVE.contains(RegistrationState.valueOf(r.getState()));
+        if (!gone
+                || !now.isBefore(book.end())
+                || seats.active(book.id(), r.getPersonId()).isPresent()) {
+            return false;
+        }
+        Arrival arrival = SeatRule.arrive(book.capacity(), waitlist.tallyFor(book, now), r.getParty());
+        if (!(arrival instanceof Arrival.Seated seated)) {
+            return false;
+        }
+        seats.settle(registration, RegistrationState.REGISTERED, "", now);
+        logbook.restored(r, actor, now);
+        outbox.answerAndRemind(Anchor.SEATED, recipients.of(book, r, people.email(r.getPersonId())), now);
+        if (seated.passesOverTheLine()) {
+            seats.passOverTheLine(book, r, now);
+        }
+        return true;
     }
 
     /**

@@ -3,6 +3,7 @@ package jollyroster.signup;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import jollyroster.core.intake.Condition;
 import jollyroster.core.intake.Intake.Slot;
@@ -43,24 +44,37 @@ record AnswerFields(List<Field> own, List<Companion> companions) {
             String dependsOn,
             String values) {}
 
-    /** @param left "4 left", "none left"; empty when it cannot run out */
-    record Choice(String label, String left, boolean gone) {}
+    /**
+     * @param left "4 left", "none left" on the chosen date; empty when it cannot run out
+     * @param byDate how many are left on each date, as {@code 12:4 13:0}
+     */
+    record Choice(String label, String left, boolean gone, String byDate) {}
+
+    /**
+     * How often options are chosen already.
+     *
+     * @param date the session chosen
+     * @param times by session, question and label
+     */
+    record Chosen(long date, List<Long> dates, Map<Long, Map<Long, Map<String, Integer>>> times) {
+
+        int of(long session, long question, String label) {
+            return times.getOrDefault(session, Map.of())
+                    .getOrDefault(question, Map.of())
+                    .getOrDefault(label, 0);
+        }
+    }
 
     /**
      * The fields of a form.
      *
      * @param entered what was entered so far
-     * @param taken how often each option is chosen already, by question and label
      * @param party people on the registration @param largest people it could have
      */
     static AnswerFields of(
-            List<AskedQuestion> questions,
-            Map<Slot, String> entered,
-            Map<Long, Map<String, Integer>> taken,
-            int party,
-            int largest) {
+            List<AskedQuestion> questions, Map<Slot, String> entered, Chosen chosen, int party, int largest) {
         List<Field> own = questions.stream()
-                .map(q -> field(q, 0, questions, entered, taken))
+                .map(q -> field(q, 0, questions, entered, chosen))
                 .toList();
         List<AskedQuestion> each =
                 questions.stream().filter(q -> q.question().perPerson()).toList();
@@ -71,29 +85,24 @@ record AnswerFields(List<Field> own, List<Companion> companions) {
                                 person,
                                 person >= party,
                                 each.stream()
-                                        .map(q -> field(q, person, questions, entered, taken))
+                                        .map(q -> field(q, person, questions, entered, chosen))
                                         .toList()))
                         .toList();
         return new AnswerFields(own, companions);
     }
 
     private static Field field(
-            AskedQuestion asked,
-            int person,
-            List<AskedQuestion> all,
-            Map<Slot, String> entered,
-            Map<Long, Map<String, Integer>> taken) {
+            AskedQuestion asked, int person, List<AskedQuestion> all, Map<Slot, String> entered, Chosen chosen) {
         Question q = asked.question();
         Slot slot = new Slot(q.key(), person);
         String value = entered.getOrDefault(slot, "");
-        Map<String, Integer> used = taken.getOrDefault(asked.id(), Map.of());
         return new Field(
                 Answers.field(slot),
                 q,
                 value,
                 value.lines().toList(),
                 q.options().stream()
-                        .map(o -> choice(o, used.getOrDefault(o.label(), 0), value))
+                        .map(o -> choice(o, asked.id(), chosen, value))
                         .toList(),
                 help(q),
                 q.shownIf().map(c -> onlyIf(c, all)).orElse(""),
@@ -109,13 +118,20 @@ record AnswerFields(List<Field> own, List<Companion> companions) {
         return new Slot(condition.key(), each ? person : 0);
     }
 
-    private static Choice choice(Option option, int used, String value) {
+    private static Choice choice(Option option, long question, Chosen chosen, String value) {
         if (option.most().isEmpty()) {
-            return new Choice(option.label(), "", false);
+            return new Choice(option.label(), "", false, "");
         }
         boolean own = value.lines().anyMatch(option.label()::equals);
-        int left = Math.max(0, option.most().getAsInt() - used);
-        return new Choice(option.label(), left == 0 ? "none left" : left + " left", left == 0 && !own);
+        int left = left(option, question, chosen, chosen.date());
+        String byDate = chosen.dates().stream()
+                .map(date -> date + ":" + left(option, question, chosen, date))
+                .collect(Collectors.joining(" "));
+        return new Choice(option.label(), left == 0 ? "none left" : left + " left", left == 0 && !own, byDate);
+    }
+
+    private static int left(Option option, long question, Chosen chosen, long date) {
+        return Math.max(0, option.most().orElseThrow() - chosen.of(date, question, option.label()));
     }
 
     private static String help(Question q) {

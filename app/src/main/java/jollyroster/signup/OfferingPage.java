@@ -90,7 +90,7 @@ record OfferingPage(
             List<Session> sessions,
             Map<Long, SeatCount> counts,
             List<AskedQuestion> questions,
-            Map<Long, Map<String, Integer>> chosen,
+            Map<Long, Map<Long, Map<String, Integer>>> chosen,
             RegistrationForm form,
             ZoneId visitor,
             Instant now,
@@ -114,7 +114,7 @@ record OfferingPage(
         AnswerFields fields = AnswerFields.of(
                 facts.questions(),
                 facts.form().answers(),
-                facts.chosen(),
+                optionsChosen(facts, open),
                 facts.form().people(),
                 o.largestParty());
         return new OfferingPage(
@@ -210,6 +210,17 @@ record OfferingPage(
                 facts.offering().isSeries() || s.id() == chosen(facts, open),
                 free == 0 || count.waitingParties() > 0,
                 SeatStrip.ofCounts(s.seats(), s.keptBack(), count.taken(), count.waitingPeople(), 13));
+    }
+
+    /** The dates of a whole series share their options under the session that leads it. */
+    private static AnswerFields.Chosen optionsChosen(Facts facts, List<Session> open) {
+        if (open.isEmpty()) {
+            return new AnswerFields.Chosen(0, List.of(), facts.chosen());
+        }
+        return facts.offering().isSeries()
+                ? new AnswerFields.Chosen(open.get(0).book(), List.of(), facts.chosen())
+                : new AnswerFields.Chosen(
+                        chosen(facts, open), open.stream().map(Session::id).toList(), facts.chosen());
     }
 
     /** The date asked for, else the first with free seats and nobody waiting, else the first. */

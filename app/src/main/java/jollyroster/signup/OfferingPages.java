@@ -60,7 +60,8 @@ class OfferingPages {
                         sessions,
                         counts,
                         questions,
-                        roster.chosen(questions),
+                        roster.chosen(
+                                sessions.stream().map(Session::book).distinct().toList(), questions),
                         form,
                         visitor,
                         clock.instant(),

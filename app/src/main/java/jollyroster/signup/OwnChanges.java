@@ -89,8 +89,13 @@ class OwnChanges {
         boolean open = RegistrationState.ACTIVE.contains(r.state()) && now.isBefore(s.changesUntil());
         int largest = Math.max(r.party(), s.offering().largestParty());
         List<AskedQuestion> questions = open ? questions(found) : List.of();
-        AnswerFields fields =
-                AnswerFields.of(questions, form.answers(), roster.chosen(questions), form.party(), largest);
+        AnswerFields fields = AnswerFields.of(
+                questions,
+                form.answers(),
+                new AnswerFields.Chosen(
+                        r.session(), List.of(r.session()), roster.chosen(List.of(r.session()), questions)),
+                form.party(),
+                largest);
         return new OwnView.Change(
                 open ? Times.dayAndTime(s.changesUntil(), r.zone()) : "",
                 form.party(),

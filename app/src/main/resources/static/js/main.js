@@ -20,6 +20,7 @@ const modules = [
   ["[data-together]", "./together.js"],
   ["[data-embedded]", "./embedded.js"],
   ["[data-again]", "./again.js"],
+  ["[data-chosen]", "./chosen.js"],
   ["[data-questions]", "./questions.js"],
 ];
 

@@ -28,6 +28,21 @@ const showQuestions = (form) => {
   }
 };
 
+// What is left of an option is counted for each date.
+const showLeft = () => {
+  const date = chosen()?.value;
+  if (!date) return;
+  for (const option of document.querySelectorAll("[data-left]")) {
+    const left = option.dataset.left.split(" ").map((pair) => pair.split(":")).find(([id]) => id === date)?.[1];
+    if (left === undefined) continue;
+    const words = left === "0" ? "none left" : `${left} left`;
+    const field = option.matches("option") ? option : option.querySelector("input");
+    field.disabled = left === "0" && !(field.selected || field.checked);
+    if (option.matches("option")) option.textContent = `${option.dataset.label}: ${words}`;
+    else option.querySelector("[data-left-word]").textContent = words;
+  }
+};
+
 const showCompanions = (form) => {
   const people = Number(form.querySelector("[data-party]")?.value ?? form.dataset.party ?? 1);
   for (const part of form.querySelectorAll("[data-companion]")) {
@@ -41,6 +56,7 @@ export function start() {
   form.classList.add("is-alive");
   const show = () => {
     showDate();
+    showLeft();
     showCompanions(form);
     showQuestions(form);
   };

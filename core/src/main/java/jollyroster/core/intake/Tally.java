@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /**
  * What people answered, counted.
@@ -15,7 +16,7 @@ import java.util.Optional;
  * @param counts for kinds with options, yes/no and agreements: how many gave each, those nobody gave included; an answer
  *     under options that are no longer offered comes last
  * @param numbers for numbers; empty when there are none
- * @param texts for everything else, in the order given
+ * @param texts for everything else, each once, in the order given
  */
 public record Tally(int answered, List<Count> counts, Optional<Numbers> numbers, List<String> texts) {
 
@@ -27,31 +28,38 @@ public record Tally(int answered, List<Count> counts, Optional<Numbers> numbers,
 
     /** Counts the answers to a question; empty ones are left out. */
     public static Tally of(Question question, List<String> answers) {
-        List<String> given =
-                answers.stream().filter(answer -> !answer.isEmpty()).toList();
+        Map<String, Integer> times = new LinkedHashMap<>();
+        answers.stream().filter(answer -> !answer.isEmpty()).forEach(a -> times.merge(a, 1, Integer::sum));
+        return of(question, times);
+    }
+
+    /** The same where it is known how often each answer was given. */
+    public static Tally of(Question question, Map<String, Integer> times) {
+        int answered = times.values().stream().mapToInt(Integer::intValue).sum();
         return switch (question.kind()) {
             case CHOOSE_ONE, CHOOSE_SEVERAL ->
-                counted(question.options().stream().map(Option::label).toList(), given);
-            case YES_NO -> counted(List.of("yes", "no"), given);
-            case AGREEMENT -> counted(List.of("yes"), given);
-            case NUMBER -> new Tally(given.size(), List.of(), numbers(given), List.of());
+                counted(question.options().stream().map(Option::label).toList(), times, answered);
+            case YES_NO -> counted(List.of("yes", "no"), times, answered);
+            case AGREEMENT -> counted(List.of("yes"), times, answered);
+            case NUMBER -> new Tally(answered, List.of(), numbers(times), List.of());
             case SHORT_TEXT, LONG_TEXT, PHONE, EMAIL, WEB_ADDRESS, DATE ->
-                new Tally(given.size(), List.of(), Optional.empty(), given);
+                new Tally(answered, List.of(), Optional.empty(), List.copyOf(times.keySet()));
         };
     }
 
-    private static Tally counted(List<String> options, List<String> given) {
+    private static Tally counted(List<String> options, Map<String, Integer> given, int answered) {
         Map<String, Integer> times = new LinkedHashMap<>();
         options.forEach(option -> times.put(option, 0));
-        given.stream().flatMap(String::lines).forEach(option -> times.merge(option, 1, Integer::sum));
+        given.forEach((answer, n) -> answer.lines().forEach(option -> times.merge(option, n, Integer::sum)));
         List<Count> counts = new ArrayList<>();
-        times.forEach((option, n) -> counts.add(new Count(option, n, given.isEmpty() ? 0 : (double) n / given.size())));
-        return new Tally(given.size(), List.copyOf(counts), Optional.empty(), List.of());
+        times.forEach((option, n) -> counts.add(new Count(option, n, answered == 0 ? 0 : (double) n / answered)));
+        return new Tally(answered, List.copyOf(counts), Optional.empty(), List.of());
     }
 
-    private static Optional<Numbers> numbers(List<String> given) {
-        List<BigDecimal> sorted = given.stream()
-                .flatMap(text -> Bounds.number(text).stream())
+    private static Optional<Numbers> numbers(Map<String, Integer> times) {
+        List<BigDecimal> sorted = times.entrySet().stream()
+                .flatMap(e -> Bounds.number(e.getKey()).stream()
+                        .flatMap(n -> Stream.generate(() -> n).limit(e.getValue())))
                 .sorted()
                 .toList();
         if (sorted.isEmpty()) {

@@ -1,0 +1,64 @@
+package jollyroster.answers;
+
+import java.io.IOException;
+import java.io.OutputStream;
+import java.io.UncheckedIOException;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.List;
+import java.util.Map;
+import jollyroster.exchange.Tables;
+import jollyroster.programme.AskedQuestion;
+import jollyroster.roster.ExportQueries;
+import org.springframework.stereotype.Component;
+
+/** Rosters as a table: a row a registration, a column a question, written row by row as they are read. */
+@Component
+public class RosterExport {
+
+    private final ExportQueries rows;
+
+    RosterExport(ExportQueries rows) {
+        this.rows = rows;
+    }
+
+    /** @param sessions whose rosters, in order */
+    public void write(OutputStream out, Collection<Long> sessions, List<AskedQuestion> questions) throws IOException {
+        List<Long> ids = questions.stream().map(AskedQuestion::id).toList();
+        try (Tables table = new Tables(out, heading(questions))) {
+            rows.stream(sessions, ids, row -> {
+                try {
+                    table.row(cells(row, ids));
+                } catch (IOException e) {
+                    throw new UncheckedIOException(e);
+                }
+            });
+        } catch (UncheckedIOException e) {
+            throw e.getCause();
+        }
+    }
+
+    private static List<String> heading(List<AskedQuestion> questions) {
+        List<String> heading = new ArrayList<>(List.of(
+                "starts", "state", "name", "email", "phone", "people", "companions", "zone", "registered", "note"));
+        questions.forEach(q -> heading.add(q.question().label()));
+        return heading;
+    }
+
+    private static List<String> cells(ExportQueries.Row row, List<Long> questions) {
+        List<String> cells = new ArrayList<>(List.of(
+                row.starts().toString(),
+                row.state().word(),
+                row.name(),
+                row.email(),
+                row.phone(),
+                String.valueOf(row.party()),
+                row.companions().replace("\n", "; "),
+                row.zone(),
+                row.registered().toString(),
+                row.note()));
+        Map<Long, String> answers = row.answers();
+        questions.forEach(q -> cells.add(answers.getOrDefault(q, "")));
+        return cells;
+    }
+}

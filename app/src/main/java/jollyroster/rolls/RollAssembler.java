@@ -1,0 +1,124 @@
+package jollyroster.rolls;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import jollyroster.platform.Times;
+import jollyroster.programme.AskedQuestion;
+import jollyroster.programme.HostQueries;
+import jollyroster.programme.ProgrammeQueries;
+import jollyroster.programme.Session;
+import jollyroster.roster.Registration;
+import jollyroster.roster.RegistrationState;
+import jollyroster.roster.RosterPageQueries;
+import jollyroster.roster.RosterPageQueries.Count;
+import jollyroster.roster.RosterPageQueries.Filter;
+import org.springframework.stereotype.Component;
+
+/** Puts a page of a roster together. */
+@Component
+class RollAssembler {
+
+    private static final int PAGE = 60;
+    private final ProgrammeQueries programme;
+    private final HostQueries hosts;
+    private final RosterPageQueries pages;
+    private final Clock clock;
+
+    RollAssembler(ProgrammeQueries programme, HostQueries hosts, RosterPageQueries pages, Clock clock) {
+        this.programme = programme;
+        this.hosts = hosts;
+        this.pages = pages;
+        this.clock = clock;
+    }
+
+    /** A session that whoever is signed in may see. */
+    Optional<Session> session(long id) {
+        return programme.session(id).filter(hosts::isVisible);
+    }
+
+    RollView view(Session s, RollQuery query, long after) {
+        Instant now = clock.instant();
+        Filter filter = query.filter();
+        List<AskedQuestion> questions = programme.questions(s.offering().id());
+        List<Registration> found = pages.page(s.book(), filter, after, PAGE + 1);
+        List<Registration> shown = found.stream().limit(PAGE).toList();
+        Map<Long, Map<Long, String>> answers =
+                pages.answers(shown.stream().map(Registration::id).toList());
+        return new RollView(
+                s.id(),
+                s.offering().id(),
+                s.offering().title(),
+                Times.range(s.start(), s.end(), s.zone(), now.atZone(s.zone()).toLocalDate()),
+                Times.city(s.zone()),
+                RollView.isPast(s, now),
+                tabs(s, query),
+                shown.stream()
+                        .map(r -> row(r, s, questions, answers.getOrDefault(r.id(), Map.of())))
+                        .toList(),
+                pages.count(s.book(), filter),
+                found.size() > PAGE ? shown.get(PAGE - 1).id() : 0,
+                after == 0,
+                query.inAddress(),
+                RollView.choices(questions),
+                otherDates(s, now));
+    }
+
+    private List<RollView.Tab> tabs(Session s, RollQuery query) {
+        Map<RegistrationState, Count> counts = pages.counts(s.book());
+        int all = counts.values().stream().mapToInt(Count::parties).sum();
+        List<RollView.Tab> tabs = new ArrayList<>();
+        tabs.add(tab(s, query, "", "everybody", all));
+        counts.forEach((state, count) -> tabs.add(tab(s, query, state.code(), state.word(), count.parties())));
+        return tabs;
+    }
+
+    private static RollView.Tab tab(Session s, RollQuery query, String state, String word, int number) {
+        String address =
+                "/desk/sessions/" + s.id() + "/roster?" + query.in(state).inAddress();
+        return new RollView.Tab(state, word, number, query.state().equals(state), address);
+    }
+
+    private List<RollView.Choice> otherDates(Session s, Instant now) {
+        return programme.sessionsOf(s.offering().id()).stream()
+                .filter(d -> d.book() != s.book() && d.isOpenAt(now))
+                .map(d -> new RollView.Choice(d.id(), Times.dayAndTime(d.start(), d.zone())))
+                .toList();
+    }
+
+    private static RollView.Row row(
+            Registration r, Session s, List<AskedQuestion> questions, Map<Long, String> answers) {
+        return new RollView.Row(
+                r.id(),
+                r.person(),
+                r.state().code(),
+                r.state().word(),
+                held(r, s.zone()),
+                r.name(),
+                String.join(
+                        ", ",
+                        r.remarks().companions().stream()
+                                .filter(n -> !n.isEmpty())
+                                .toList()),
+                r.email(),
+                r.phone(),
+                r.party(),
+                Times.dayAndTime(r.registeredAt(), s.zone()),
+                Times.city(r.zone()) + " " + Times.time(s.start().atZone(r.zone())),
+                questions.stream()
+                        .filter(q -> answers.containsKey(q.id()))
+                        .map(q -> new RollView.Answer(q.question().label(), answers.get(q.id())))
+                        .toList(),
+                r.remarks().note(),
+                r.remarks().marked(),
+                r.remarks().why());
+    }
+
+    private static String held(Registration r, ZoneId zone) {
+        return r.hold().until().map(at -> "until " + Times.dayAndTime(at, zone)).orElse("");
+    }
+}

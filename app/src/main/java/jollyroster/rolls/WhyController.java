@@ -1,0 +1,114 @@
+package jollyroster.rolls;
+
+import java.time.Clock;
+import java.util.List;
+import jollyroster.platform.DeskPage;
+import jollyroster.platform.Permissions;
+import jollyroster.platform.Times;
+import jollyroster.programme.Session;
+import jollyroster.roster.Registration;
+import jollyroster.roster.RegistrationState;
+import jollyroster.roster.RosterQueries;
+import jollyroster.roster.SeatingCommands;
+import org.springframework.http.HttpStatus;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.server.ResponseStatusException;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+
+/** Why somebody stands where they stand: every decision about a registration, its reason, and the way back where there is one. */
+@DeskPage
+class WhyController {
+
+    private final RollAssembler assembler;
+    private final RosterQueries roster;
+    private final SeatingCommands seating;
+    private final Permissions permissions;
+    private final Clock clock;
+
+    WhyController(
+            RollAssembler assembler,
+            RosterQueries roster,
+            SeatingCommands seating,
+            Permissions permissions,
+            Clock clock) {
+        this.assembler = assembler;
+        this.roster = roster;
+        this.seating = seating;
+        this.permissions = permissions;
+        this.clock = clock;
+    }
+
+    /** One decision. */
+    record Decision(String at, String who, String what, String why) {}
+
+    /** A registration and everything decided about it, latest first. */
+    record View(
+            long session,
+            long registration,
+            long person,
+            String title,
+            String when,
+            String name,
+            String state,
+            String stateWord,
+            int party,
+            String note,
+            boolean canRestore,
+            List<Decision> decisions) {}
+
+    private record Found(Session session, Registration registration) {}
+
+    private Found known(long id, long registration) {
+        Session s = assembler.session(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        return roster.registration(registration)
+                .filter(r -> r.session() == s.book())
+                .map(r -> new Found(s, r))
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+    }
+
+    @GetMapping("/desk/sessions/{id}/why/{registration}")
+    String why(@PathVariable long id, @PathVariable long registration, Model model) {
+        Found found = known(id, registration);
+        Session s = found.session();
+        Registration r = found.registration();
+        boolean gone = r.state() == RegistrationState.CANCELLED || r.state() == RegistrationState.DECLINED;
+        model.addAttribute(
+                "why",
+                new View(
+                        id,
+                        registration,
+                        r.person(),
+                        s.offering().title(),
+                        Times.dayAndTime(s.start(), s.zone()),
+                        r.name(),
+                        r.state().code(),
+                        r.state().word(),
+                        r.party(),
+                        r.remarks().note(),
+                        gone && permissions.isOrganiser() && clock.instant().isBefore(s.end()),
+                        roster.logbookOf(registration).stream()
+                                .map(l -> new Decision(
+                                        Times.dayAndTime(l.at(), s.zone()),
+                                        l.actor(),
+                                        l.entry().words(),
+                                        l.detail()))
+                                .toList()));
+        return "rolls/why";
+    }
+
+    /** Takes a giving back, a declining or a running out back, where the seat rule allows. */
+    @PostMapping("/desk/sessions/{id}/why/{registration}/restore")
+    String restore(@PathVariable long id, @PathVariable long registration, RedirectAttributes flash) {
+        known(id, registration);
+        boolean done = seating.restore(registration, permissions.actor());
+        flash.addFlashAttribute(
+                done ? "said" : "warned",
+                done
+                        ? "Back on, and told."
+                        : "Not possible: the seats are taken or owed to others, or the person is on it again already.");
+        return "redirect:/desk/sessions/" + id + "/why/" + registration;
+    }
+}

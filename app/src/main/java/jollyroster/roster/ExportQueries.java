@@ -1,0 +1,106 @@
+package jollyroster.roster;
+
+import static jollyroster.platform.tables.Tables.ANSWER;
+import static jollyroster.platform.tables.Tables.PERSON;
+import static jollyroster.platform.tables.Tables.REGISTRATION;
+import static jollyroster.platform.tables.Tables.SESSION;
+
+import java.time.Instant;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Consumer;
+import jollyroster.platform.Reads;
+import org.jooq.Record;
+import org.jooq.Result;
+import org.springframework.stereotype.Component;
+
+/** Reads whole rosters a piece at a time, so that ten thousand people never stand in memory at once. */
+@Component
+public class ExportQueries {
+
+    private static final int PIECE = 500;
+    private final Reads reads;
+
+    ExportQueries(Reads reads) {
+        this.reads = reads;
+    }
+
+    /**
+     * A registration as a row.
+     *
+     * @param companions names, a line each
+     * @param answers by question; those of companions follow the registrant's after a bar, several choices after a comma
+     */
+    public record Row(
+            Instant starts,
+            RegistrationState state,
+            String name,
+            String email,
+            String phone,
+            int party,
+            String companions,
+            String zone,
+            Instant registered,
+            String note,
+            Map<Long, String> answers) {}
+
+    /** Hands every registration on these sessions to {@code to}, in order of session and registering. */
+    public void stream(Collection<Long> sessions, List<Long> questions, Consumer<Row> to) {
+        for (long session : sessions) {
+            long last = 0;
+            Result<Record> piece = piece(session, last);
+            while (!piece.isEmpty()) {
+                List<Long> ids = piece.getValues(REGISTRATION.ID);
+                Map<Long, Map<Long, String>> answers = questions.isEmpty() ? Map.of() : answers(ids, questions);
+                piece.forEach(r -> to.accept(row(r, answers.getOrDefault(r.get(REGISTRATION.ID), Map.of()))));
+                last = ids.get(ids.size() - 1);
+                piece = piece(session, last);
+            }
+        }
+    }
+
+    private Result<Record> piece(long session, long after) {
+        return reads.sql()
+                .select(REGISTRATION.asterisk(), PERSON.EMAIL, PERSON.PHONE, SESSION.STARTS_AT)
+                .from(REGISTRATION)
+                .join(PERSON)
+                .on(PERSON.ID.eq(REGISTRATION.PERSON_ID))
+                .join(SESSION)
+                .on(SESSION.ID.eq(REGISTRATION.SESSION_ID))
+                .where(REGISTRATION.SESSION_ID.eq(session))
+                .and(REGISTRATION.ID.gt(after))
+                .orderBy(REGISTRATION.ID)
+                .limit(PIECE)
+                .fetch();
+    }
+
+    private Map<Long, Map<Long, String>> answers(List<Long> registrations, List<Long> questions) {
+        Map<Long, Map<Long, String>> answers = new HashMap<>();
+        reads.sql()
+                .select(ANSWER.REGISTRATION_ID, ANSWER.QUESTION_ID, ANSWER.VALUE)
+                .from(ANSWER)
+                .where(ANSWER.REGISTRATION_ID.in(registrations))
+                .and(ANSWER.QUESTION_ID.in(questions))
+                .orderBy(ANSWER.REGISTRATION_ID, ANSWER.QUESTION_ID, ANSWER.PERSON)
+                .forEach(r -> answers.computeIfAbsent(r.value1(), id -> new HashMap<>())
+                        .merge(r.value2(), r.value3().replace("\n", ", "), (own, next) -> own + " | " + next));
+        return answers;
+    }
+
+    private static Row row(Record r, Map<Long, String> answers) {
+        return new Row(
+                r.get(SESSION.STARTS_AT),
+                RegistrationState.valueOf(r.get(REGISTRATION.STATE)),
+                r.get(REGISTRATION.NAME),
+                r.get(PERSON.EMAIL),
+                r.get(PERSON.PHONE),
+                r.get(REGISTRATION.PARTY),
+                r.get(REGISTRATION.COMPANIONS),
+                r.get(REGISTRATION.ZONE),
+                r.get(REGISTRATION.CREATED_AT),
+                r.get(REGISTRATION.NOTE),
+                answers);
+    }
+}

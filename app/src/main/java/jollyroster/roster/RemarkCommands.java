@@ -1,0 +1,89 @@
+package jollyroster.roster;
+
+import static jollyroster.platform.tables.Tables.REGISTRATION;
+
+import java.time.Clock;
+import java.util.Collection;
+import java.util.List;
+import jollyroster.outbox.OutboxCommands;
+import jollyroster.platform.Permissions;
+import jollyroster.platform.Writes;
+import jollyroster.programme.Session;
+import jollyroster.programme.SessionCommands;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** What an organiser notes about registrations, and writes to the people on them. */
+@Component
+public class RemarkCommands {
+
+    private final Writes writes;
+    private final SessionCommands programme;
+    private final SeatCommands seats;
+    private final OutboxCommands outbox;
+    private final LogbookCommands logbook;
+    private final Permissions permissions;
+    private final Clock clock;
+
+    RemarkCommands(
+            Writes writes,
+            SessionCommands programme,
+            SeatCommands seats,
+            OutboxCommands outbox,
+            LogbookCommands logbook,
+            Permissions permissions,
+            Clock clock) {
+        this.writes = writes;
+        this.programme = programme;
+        this.seats = seats;
+        this.outbox = outbox;
+        this.logbook = logbook;
+        this.permissions = permissions;
+        this.clock = clock;
+    }
+
+    /** @param note at most 1,000 characters; empty takes it away */
+    @Transactional
+    public void note(long registration, String note) {
+        permissions.requireOrganiser();
+        writes.sql()
+                .update(REGISTRATION)
+                .set(REGISTRATION.NOTE, note)
+                .where(REGISTRATION.ID.eq(registration))
+                .execute();
+    }
+
+    /** Marks registrations, or takes the marks away. */
+    @Transactional
+    public void mark(Collection<Long> registrations, boolean marked) {
+        permissions.requireOrganiser();
+        writes.sql()
+                .update(REGISTRATION)
+                .set(REGISTRATION.IS_MARKED, marked)
+                .where(REGISTRATION.ID.in(registrations))
+                .execute();
+    }
+
+    /**
+     * Writes to the people on these registrations of a session, each in a letter of its own.
+     *
+     * @param body Markdown with names such as {@code {{first_name}}}, checked beforehand
+     * @return to how many
+     */
+    @Transactional
+    public int write(long session, Collection<Long> registrations, String subject, String body, String actor) {
+        permissions.requireOrganiser();
+        Session book = programme.session(session).orElseThrow();
+        List<SeatCommands.Addressed> people = seats.addressed(book.id(), registrations);
+        people.forEach(
+                p -> outbox.written(Recipients.one(book, p.registration(), p.email()), subject, body, clock.instant()));
+        logbook.write(
+                book.id(),
+                null,
+                actor,
+                LogbookEntry.WROTE,
+                "to " + people.size() + " people: " + subject,
+                clock.instant());
+        return people.size();
+    }
+}

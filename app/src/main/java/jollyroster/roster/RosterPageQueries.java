@@ -1,0 +1,185 @@
+package jollyroster.roster;
+
+import static jollyroster.platform.tables.Tables.ANSWER;
+import static jollyroster.platform.tables.Tables.PERSON;
+import static jollyroster.platform.tables.Tables.REGISTRATION;
+import static org.jooq.impl.DSL.inline;
+import static org.jooq.impl.DSL.sum;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.EnumMap;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import jollyroster.platform.Reads;
+import org.jooq.Condition;
+import org.jooq.Field;
+import org.jooq.Record;
+import org.jooq.impl.DSL;
+import org.springframework.stereotype.Component;
+
+/** Reads a roster page by page, so that ten thousand people are no strain. */
+@Component
+public class RosterPageQueries {
+
+    private final Reads reads;
+
+    RosterPageQueries(Reads reads) {
+        this.reads = reads;
+    }
+
+    /** In which order. */
+    public enum Sort {
+        NAME,
+        /** Seated, then called up, then the line, then those who left; each in order of registering. */
+        STATE,
+        /** Latest first. */
+        LATEST
+    }
+
+    /**
+     * What is looked for.
+     *
+     * @param text in names and addresses; empty for anything
+     * @param states which; empty for all
+     * @param question with {@code answer}, the answer to it; 0 for any
+     * @param marked only those that are marked
+     */
+    public record Filter(
+            String text, List<RegistrationState> states, long question, String answer, boolean marked, Sort sort) {
+        public Filter {
+            states = List.copyOf(states);
+        }
+
+        public static Filter everybody() {
+            return new Filter("", List.of(), 0, "", false, Sort.STATE);
+        }
+    }
+
+    /** Parties and people in a state. */
+    public record Count(int parties, int people) {}
+
+    /** How many there are in each state; states nobody is in are left out. */
+    public Map<RegistrationState, Count> counts(long session) {
+        Map<RegistrationState, Count> counts = new EnumMap<>(RegistrationState.class);
+        reads.sql()
+                .select(REGISTRATION.STATE, DSL.count(), sum(REGISTRATION.PARTY))
+                .from(REGISTRATION)
+                .where(REGISTRATION.SESSION_ID.eq(session))
+                .groupBy(REGISTRATION.STATE)
+                .forEach(r -> counts.put(
+                        RegistrationState.valueOf(r.value1()),
+                        new Count(r.value2(), r.value3().intValue())));
+        return counts;
+    }
+
+    /** How many match. */
+    public int count(long session, Filter filter) {
+        return reads.sql()
+                .fetchCount(DSL.selectOne()
+                        .from(REGISTRATION)
+                        .join(PERSON)
+                        .on(PERSON.ID.eq(REGISTRATION.PERSON_ID))
+                        .where(matches(session, filter)));
+    }
+
+    /** Those that match and come after {@code after} in the order of the filter; 0 begins at the first. */
+    public List<Registration> page(long session, Filter filter, long after, int size) {
+        var query = reads.sql()
+                .select(REGISTRATION.asterisk(), PERSON.EMAIL, PERSON.PHONE)
+                .from(REGISTRATION)
+                .join(PERSON)
+                .on(PERSON.ID.eq(REGISTRATION.PERSON_ID))
+                .where(matches(session, filter))
+                .and(after == 0 ? DSL.noCondition() : isAfter(filter.sort(), after));
+        return (switch (filter.sort()) {
+                    case NAME -> query.orderBy(REGISTRATION.NAME, REGISTRATION.ID);
+                    case STATE -> query.orderBy(rank(REGISTRATION.STATE), REGISTRATION.ID);
+                    case LATEST -> query.orderBy(REGISTRATION.ID.desc());
+                })
+                .limit(size)
+                .fetch(RosterQueries::toRegistration);
+    }
+
+    /** The numbers of all that match, at most {@code most}. */
+    public List<Long> ids(long session, Filter filter, int most) {
+        return reads.sql()
+                .select(REGISTRATION.ID)
+                .from(REGISTRATION)
+                .join(PERSON)
+                .on(PERSON.ID.eq(REGISTRATION.PERSON_ID))
+                .where(matches(session, filter))
+                .orderBy(REGISTRATION.ID)
+                .limit(most)
+                .fetch(REGISTRATION.ID);
+    }
+
+    private static Condition isAfter(Sort sort, long after) {
+        var last = REGISTRATION.as("last");
+        return switch (sort) {
+            case NAME ->
+                DSL.row(REGISTRATION.NAME, REGISTRATION.ID)
+                        .gt(DSL.select(last.NAME, last.ID).from(last).where(last.ID.eq(after)));
+            case STATE ->
+                DSL.row(rank(REGISTRATION.STATE), REGISTRATION.ID)
+                        .gt(DSL.select(rank(last.STATE), last.ID).from(last).where(last.ID.eq(after)));
+            case LATEST -> REGISTRATION.ID.lt(after);
+        };
+    }
+
+    private static Field<Integer> rank(Field<String> state) {
+        return DSL.case_(state)
+                .when(inline("REGISTERED"), inline(0))
+                .when(inline("UNCONFIRMED"), inline(1))
+                .when(inline("MAYBE"), inline(2))
+                .when(inline("CALLED_UP"), inline(3))
+                .when(inline("WAITLISTED"), inline(4))
+                .when(inline("DECLINED"), inline(5))
+                .else_(inline(6));
+    }
+
+    private static Condition matches(long session, Filter filter) {
+        List<Condition> all = new ArrayList<>(List.of(REGISTRATION.SESSION_ID.eq(session)));
+        if (!filter.text().isEmpty()) {
+            all.add(REGISTRATION
+                    .NAME
+                    .containsIgnoreCase(filter.text())
+                    .or(PERSON.EMAIL.containsIgnoreCase(filter.text()))
+                    .or(REGISTRATION.COMPANIONS.containsIgnoreCase(filter.text())));
+        }
+        if (!filter.states().isEmpty()) {
+            all.add(REGISTRATION.STATE.in(
+                    filter.states().stream().map(Enum::name).toList()));
+        }
+        if (filter.question() > 0 && !filter.answer().isEmpty()) {
+            all.add(DSL.exists(DSL.selectOne()
+                    .from(ANSWER)
+                    .where(ANSWER.REGISTRATION_ID.eq(REGISTRATION.ID))
+                    .and(ANSWER.QUESTION_ID.eq(filter.question()))
+                    .and(DSL.position(
+                                    DSL.concat(inline("\n"), ANSWER.VALUE, inline("\n")), "\n" + filter.answer() + "\n")
+                            .gt(0))));
+        }
+        if (filter.marked()) {
+            all.add(REGISTRATION.IS_MARKED.isTrue());
+        }
+        return DSL.and(all);
+    }
+
+    /** What these registrations answered: registration, then question; companions' answers follow after a bar. */
+    public Map<Long, Map<Long, String>> answers(Collection<Long> registrations) {
+        Map<Long, Map<Long, String>> answers = new HashMap<>();
+        reads.sql()
+                .select(ANSWER.REGISTRATION_ID, ANSWER.QUESTION_ID, ANSWER.VALUE)
+                .from(ANSWER)
+                .where(ANSWER.REGISTRATION_ID.in(registrations))
+                .orderBy(ANSWER.REGISTRATION_ID, ANSWER.QUESTION_ID, ANSWER.PERSON)
+                .forEach((Record r) -> answers.computeIfAbsent(r.get(ANSWER.REGISTRATION_ID), id -> new HashMap<>())
+                        .merge(
+                                r.get(ANSWER.QUESTION_ID),
+                                r.get(ANSWER.VALUE).replace("\n", ", "),
+                                (own, next) -> own + " | " + next));
+        return answers;
+    }
+}
