@@ -8,10 +8,12 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import jollyroster.attendance.AttendanceQueries;
 import jollyroster.attendance.AttendanceQueries.Attended;
 import jollyroster.chart.SeatStrip;
 import jollyroster.core.attendance.Verdict;
+import jollyroster.core.foresight.Course;
 import jollyroster.core.readiness.Readiness.Clash;
 import jollyroster.outbox.OutboxQueries;
 import jollyroster.platform.Times;
@@ -24,6 +26,7 @@ import jollyroster.programme.OutlookWords;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Session;
 import jollyroster.programme.Venue;
+import jollyroster.roster.FillQueries;
 import jollyroster.roster.Registration;
 import jollyroster.roster.RegistrationState;
 import jollyroster.roster.RosterQueries;
@@ -41,6 +44,7 @@ class SessionAssembler {
     private final Clashes clashes;
     private final ChangeQueries changes;
     private final RosterQueries roster;
+    private final FillQueries fill;
     private final OutboxQueries outbox;
     private final AttendanceQueries attendance;
     private final Clock clock;
@@ -51,6 +55,7 @@ class SessionAssembler {
             Clashes clashes,
             ChangeQueries changes,
             RosterQueries roster,
+            FillQueries fill,
             OutboxQueries outbox,
             AttendanceQueries attendance,
             Clock clock) {
@@ -59,6 +64,7 @@ class SessionAssembler {
         this.clashes = clashes;
         this.changes = changes;
         this.roster = roster;
+        this.fill = fill;
         this.outbox = outbox;
         this.attendance = attendance;
         this.clock = clock;
@@ -78,6 +84,8 @@ class SessionAssembler {
             Map<Long, Attended> attended,
             List<OutboxQueries.Count> messages,
             List<RosterQueries.Logged> logbook,
+            Course own,
+            List<Course> earlier,
             Instant now) {
 
         List<Registration> in(RegistrationState state) {
@@ -100,6 +108,11 @@ class SessionAssembler {
         return programme.session(id).filter(hosts::isVisible).map(session -> {
             Instant now = clock.instant();
             List<Registration> people = roster.roster(session.book());
+            List<Long> earlier = fill.earlier(session.offering().id(), session.registersFor()).stream()
+                    .filter(other -> other != session.book())
+                    .toList();
+            Map<Long, Course> courses = fill.courses(
+                    Stream.concat(Stream.of(session.book()), earlier.stream()).toList());
             return new Facts(
                     session,
                     programme.datesOf(session),
@@ -114,6 +127,8 @@ class SessionAssembler {
                     attendance.ofSession(id, session.span(), now),
                     outbox.ofSession(id),
                     roster.logbook(id, LOGBOOK_SHOWN),
+                    courses.get(session.book()),
+                    earlier.stream().map(courses::get).toList(),
                     now);
         });
     }

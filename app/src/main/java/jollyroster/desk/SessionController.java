@@ -72,6 +72,7 @@ class SessionController {
         SessionAssembler.Facts facts = known(id);
         model.addAttribute("organiser", permissions.isOrganiser());
         model.addAttribute("view", SessionAssembler.view(facts));
+        FillView.of(facts).ifPresent(fill -> model.addAttribute("fill", fill));
         model.addAttribute("notes", SessionNotes.of(facts));
         return "desk/session";
     }

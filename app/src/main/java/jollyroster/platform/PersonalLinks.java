@@ -32,6 +32,11 @@ public class PersonalLinks {
         return address.of("/feeds/mine/" + issue(Purpose.OWN_FEED, link) + ".ics");
     }
 
+    /** To all registrations of a person. */
+    public String allOf(Link person) {
+        return address.of("/mine/" + issue(Purpose.PERSON, person));
+    }
+
     public String join(Link link) {
         return address.of("/join/" + issue(Purpose.JOIN, link));
     }

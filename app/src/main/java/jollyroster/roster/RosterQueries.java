@@ -17,6 +17,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.platform.Reads;
 import jollyroster.programme.AskedQuestion;
 import jollyroster.programme.SeatCounts;
@@ -307,6 +308,16 @@ public class RosterQueries implements SeatCounts {
 
     public int peopleCount() {
         return reads.sql().fetchCount(PERSON);
+    }
+
+    /** The person a link belongs to, unless it was revoked. */
+    public Optional<Long> personOf(Link link) {
+        return reads.sql()
+                .select(PERSON.ID)
+                .from(PERSON)
+                .where(PERSON.ID.eq(link.id()))
+                .and(PERSON.GENERATION.eq(link.generation()))
+                .fetchOptional(PERSON.ID);
     }
 
     /** Where a person is registered, latest first. */

@@ -36,12 +36,16 @@ public final class LinkTokens {
         MEETING_PASS,
         /** Onto the team. */
         INVITATION,
+        /** To all registrations of a person. */
+        PERSON,
+        /** Says yes, maybe or no to an invitation. */
+        RSVP,
         /** A person's own calendar feed. */
         OWN_FEED
     }
 
     /**
-     * @param id of the registration, or of the account for an invitation
+     * @param id of the registration, of the account for an invitation, or of the person
      * @param generation from 1; counts up when the link is revoked
      */
     public record Link(long id, int generation) {}

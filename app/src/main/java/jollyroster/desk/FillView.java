@@ -1,0 +1,73 @@
+package jollyroster.desk;
+
+import java.time.Duration;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import jollyroster.chart.FillCurve;
+import jollyroster.core.foresight.Course;
+import jollyroster.core.foresight.FillForecast;
+import jollyroster.desk.SessionAssembler.Facts;
+import jollyroster.programme.Session;
+
+/**
+ * How a session fills, drawn and in words.
+ *
+ * @param pace against earlier runs; empty when there are none
+ * @param forecast in words; empty when too little is known
+ */
+record FillView(FillCurve curve, String pace, String forecast, String taken) {
+
+    /** Empty when there is nothing to draw yet. */
+    static Optional<FillView> of(Facts facts) {
+        Session s = facts.session();
+        if (s.seats() == 0 || facts.own().steps().isEmpty() && facts.earlier().isEmpty()) {
+            return Optional.empty();
+        }
+        int hours = (int)
+                Math.max(0, Duration.between(facts.now(), s.registersFor()).toHours());
+        int now = facts.own().at(hours == 0 ? 0 : hours - 1);
+        List<FillForecast.Run> runs =
+                facts.earlier().stream().map(course -> course.run(hours)).toList();
+        int open = s.seats() - s.keptBack();
+        Optional<FillForecast> forecast =
+                hours == 0 || s.cancelled() ? Optional.empty() : FillForecast.of(runs, now, open);
+        FillCurve curve = FillCurve.of(
+                facts.earlier().stream().map(FillView::run).toList(),
+                run(facts.own()),
+                hours,
+                s.seats(),
+                forecast.map(f -> new FillCurve.Ahead(f.expected(), f.low(), f.high()))
+                        .orElse(null));
+        return Optional.of(new FillView(
+                curve,
+                hours == 0
+                        ? ""
+                        : FillForecast.pace(runs, now).map(FillView::pace).orElse(""),
+                forecast.map(f -> words(f, runs.size())).orElse(""),
+                now + " of " + s.seats()));
+    }
+
+    private static FillCurve.Run run(Course course) {
+        return new FillCurve.Run(course::at, course.begins());
+    }
+
+    static String pace(double more) {
+        long seats = Math.round(Math.abs(more));
+        if (seats == 0) {
+            return "As many as usual by now.";
+        }
+        return seats + (more > 0 ? " more" : " fewer") + " than usual by now.";
+    }
+
+    private static String words(FillForecast f, int runs) {
+        String range =
+                number(f.low()).equals(number(f.high())) ? "" : ", from " + number(f.low()) + " to " + number(f.high());
+        return "About " + number(f.expected()) + " at the start" + range + ", as " + runs + " earlier dates filled"
+                + (f.capped() ? "; there are no more seats than that." : ".");
+    }
+
+    private static String number(double seats) {
+        return String.format(Locale.ENGLISH, "%.0f", seats);
+    }
+}
