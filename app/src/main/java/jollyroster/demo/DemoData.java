@@ -2,6 +2,7 @@ package jollyroster.demo;
 
 import java.time.Instant;
 import java.time.ZoneId;
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import jollyroster.door.LinkWorker;
@@ -31,6 +32,7 @@ class DemoData implements ApplicationRunner {
     private final DemoProgramme programme;
     private final LinkWorker links;
     private final DemoLife life;
+    private final DemoGuests guests;
     private final HoldWorker holds;
     private final OutboxQueries outbox;
     private final OutboxWorker worker;
@@ -43,6 +45,7 @@ class DemoData implements ApplicationRunner {
             DemoProgramme programme,
             LinkWorker links,
             DemoLife life,
+            DemoGuests guests,
             HoldWorker holds,
             OutboxQueries outbox,
             OutboxWorker worker,
@@ -53,6 +56,7 @@ class DemoData implements ApplicationRunner {
         this.programme = programme;
         this.links = links;
         this.life = life;
+        this.guests = guests;
         this.holds = holds;
         this.outbox = outbox;
         this.worker = worker;
@@ -71,9 +75,11 @@ class DemoData implements ApplicationRunner {
         programme.venues();
         List<Long> radio = programme.radio();
         List<Long> knots = programme.knots();
-        programme.openEvening();
-        List<DemoLife.Happening> happenings = life.happenings(radio, knots, programme.navigation(), programme.drill());
-        programme.forInvitedAndFew();
+        long evening = programme.openEvening();
+        programme.draft();
+        List<DemoLife.Happening> happenings =
+                new ArrayList<>(life.happenings(radio, knots, programme.navigation(), programme.drill()));
+        happenings.addAll(guests.happenings(evening, programme.forInvitedAndFew()));
         programme.pattern(2);
         programme.busyElsewhere();
         links.makeWanted();

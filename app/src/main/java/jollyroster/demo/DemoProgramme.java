@@ -15,6 +15,7 @@ import jollyroster.programme.QuestionForm;
 import jollyroster.programme.SessionCommands;
 import jollyroster.programme.SessionCommands.NewDate;
 import jollyroster.programme.SheetForm;
+import jollyroster.programme.SheetForm.Inviting;
 import jollyroster.programme.SheetForm.Place;
 import jollyroster.programme.SheetForm.Seats;
 import jollyroster.programme.SheetForm.SignUp;
@@ -223,12 +224,31 @@ class DemoProgramme {
         return dates(offering, 120, "2027-03-20T14:45", "2027-03-27T10:00", "2027-03-27T14:30");
     }
 
-    /** A draft with nearly everything left to do. */
-    void openEvening() {
-        offerings.draft("Open evening at the boathouse", DemoData.HOME);
+    /** People answer whether they come, and with whom. */
+    long openEvening() {
+        Words words = Words.of(
+                        "Open evening at the boathouse",
+                        "Chowder, the season's plans, and the boats on the slip before they go in.",
+                        "Bring whoever you like. **Chowder is on the stove from half past six.**",
+                        "Something warm; the big doors stay open.")
+                .saying("Friends of the school", "", "evenings")
+                .tinted("ochre");
+        long offering = keep(SheetForm.titled(words.title())
+                .with(words)
+                .with(at("IN_PERSON", "Boathouse", DemoOrganisation.SABLE))
+                .with(Seats.of("150", "40", true, "3"))
+                .with(new SignUp("", "UNLISTED", "24", "0"))
+                .with(new Inviting(true, true, "DAILY")));
+        return dates(offering, 150, "2027-03-26T18:30").get(0);
     }
 
-    void forInvitedAndFew() {
+    /** A draft with nearly everything left to do. */
+    void draft() {
+        offerings.draft("Engine care afternoon", DemoData.HOME);
+    }
+
+    /** @return the briefing's session */
+    long forInvitedAndFew() {
         Words briefing = Words.of(
                 "Instructor briefing", "What the season brings, by telephone, in forty minutes.", "For the team.", "");
         long offering = keep(SheetForm.titled(briefing.title())
@@ -236,7 +256,7 @@ class DemoProgramme {
                 .with(at("IN_PERSON", "Duty line", DemoOrganisation.OTTOLINE))
                 .with(Seats.of("40", "12", false, "1"))
                 .with(new SignUp("", "INVITED", "", "")));
-        dates(offering, 40, "2027-03-12T08:30");
+        long session = dates(offering, 40, "2027-03-12T08:30").get(0);
         Words survival = Words.of(
                         "Sea survival refresher",
                         "A day in the pool and the raft, for certificates that run out this year.",
@@ -249,6 +269,7 @@ class DemoProgramme {
                 .with(Seats.of("420", "12", true, "1").needing("6", "10"))
                 .with(new SignUp("", "UNLISTED", "72", "60")));
         dates(refresher, 420, "2027-04-17T09:00");
+        return session;
     }
 
     /** What an evening at the bench usually looks like, to start others from. */

@@ -18,6 +18,7 @@ final class MessageWords {
             case SEATED -> "Seat freed";
             case OUTRUN -> "Others were faster";
             case RAN_OUT -> "Time ran out";
+            case REPLIED -> "Answer noted";
             case CANCELLED -> "Given back";
             case SWAP_ASKED -> "Asks to swap";
             case LINK_AGAIN -> "Link again";

@@ -4,6 +4,8 @@ import biweekly.ICalVersion;
 import biweekly.ICalendar;
 import biweekly.component.VEvent;
 import biweekly.io.text.ICalWriter;
+import biweekly.parameter.ParticipationStatus;
+import biweekly.property.Attendee;
 import biweekly.property.Method;
 import biweekly.property.Organizer;
 import biweekly.property.Status;
@@ -40,6 +42,25 @@ public class Calendars {
         calendar.setMethod(Method.publish());
         calendar.setName(name);
         entries.stream().map(entry -> event(entry, organiser)).forEach(calendar::addEvent);
+        return write(calendar);
+    }
+
+    /** An invitation to one person, who can reply (METHOD:REQUEST, RFC 5546). */
+    public String request(CalendarEntry entry, String name, String email) {
+        Organisation ours = organisation.organisation();
+        return request(entry, new CalendarOrganiser(ours.name(), ours.contactEmail()), name, email);
+    }
+
+    static String request(CalendarEntry entry, CalendarOrganiser organiser, String name, String email) {
+        ICalendar calendar = new ICalendar();
+        calendar.setProductId(PRODUCT);
+        calendar.setMethod(Method.request());
+        VEvent event = event(entry, organiser);
+        Attendee attendee = new Attendee(name.isEmpty() ? null : name, email);
+        attendee.setParticipationStatus(ParticipationStatus.NEEDS_ACTION);
+        attendee.setRsvp(true);
+        event.addAttendee(attendee);
+        calendar.addEvent(event);
         return write(calendar);
     }
 

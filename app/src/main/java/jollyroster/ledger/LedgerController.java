@@ -34,6 +34,7 @@ import jollyroster.programme.SeatCounts;
 import jollyroster.programme.SeatCounts.SeatCount;
 import jollyroster.programme.Session;
 import jollyroster.programme.Venue;
+import jollyroster.roster.Paces;
 import jollyroster.team.TeamQueries;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -58,6 +59,7 @@ class LedgerController {
     private final SavedViewQueries views;
     private final SavedViewCommands viewCommands;
     private final OrganisationQueries organisation;
+    private final Paces paces;
     private final Permissions permissions;
     private final Clock clock;
 
@@ -72,6 +74,7 @@ class LedgerController {
             SavedViewQueries views,
             SavedViewCommands viewCommands,
             OrganisationQueries organisation,
+            Paces paces,
             Permissions permissions,
             Clock clock) {
         this.queries = queries;
@@ -84,6 +87,7 @@ class LedgerController {
         this.views = views;
         this.viewCommands = viewCommands;
         this.organisation = organisation;
+        this.paces = paces;
         this.permissions = permissions;
         this.clock = clock;
     }
@@ -102,6 +106,8 @@ class LedgerController {
             boolean cancelled,
             SeatStrip strip,
             String taken,
+            String pace,
+            String paceWords,
             String waiting,
             String next,
             List<Note> notes) {}
@@ -146,6 +152,7 @@ class LedgerController {
 
     private List<Day> days(
             List<Session> sessions, Map<Long, List<Host>> leaders, Map<Long, SeatCount> taken, Instant now) {
+        Map<Long, Double> pace = paces.of(sessions, now);
         Map<Long, Instant> next = outbox.next(sessions.stream().map(Session::id).toList());
         Map<Long, List<Clash>> collisions =
                 clashes.of(sessions, now).stream().collect(java.util.stream.Collectors.groupingBy(Clash::session));
@@ -156,7 +163,14 @@ class LedgerController {
             String host = HostQueries.names(leaders.get(s.id()), s.offering().hostName());
             List<Note> notes = notes(s, count, host, collisions.getOrDefault(s.id(), List.of()), now);
             byDay.computeIfAbsent(s.start().atZone(home).toLocalDate(), d -> new ArrayList<>())
-                    .add(line(s, count, host, Optional.ofNullable(next.get(s.id())), notes, home));
+                    .add(line(
+                            s,
+                            count,
+                            host,
+                            pace.getOrDefault(s.id(), 0.0),
+                            Optional.ofNullable(next.get(s.id())),
+                            notes,
+                            home));
         }
         LocalDate today = now.atZone(home).toLocalDate();
         return byDay.entrySet().stream()
@@ -199,7 +213,14 @@ class LedgerController {
     }
 
     private static Line line(
-            Session s, SeatCount count, String host, Optional<Instant> next, List<Note> notes, ZoneId home) {
+            Session s,
+            SeatCount count,
+            String host,
+            double pace,
+            Optional<Instant> next,
+            List<Note> notes,
+            ZoneId home) {
+        long more = Math.round(pace);
         Offering o = s.offering();
         return new Line(
                 s.id(),
@@ -212,6 +233,8 @@ class LedgerController {
                 s.cancelled(),
                 SeatStrip.ofCounts(s.seats(), s.keptBack(), count.taken(), 0, 6),
                 count.taken() + " / " + s.seats(),
+                more == 0 ? "" : (more > 0 ? "+" : "−") + Math.abs(more),
+                more == 0 ? "" : Math.abs(more) + (more > 0 ? " more" : " fewer") + " than usual by now",
                 count.waitingPeople() > 0 ? count.waitingPeople() + " waiting" : "",
                 next.map(at -> Times.dayAndTime(at, home)).orElse(""),
                 notes);

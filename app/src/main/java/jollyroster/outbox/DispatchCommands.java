@@ -35,6 +35,7 @@ class DispatchCommands {
             String recipient,
             String subject,
             String body,
+            String calendar,
             int attempts,
             Instant due) {}
 
@@ -56,6 +57,7 @@ class DispatchCommands {
                         m.getRecipient(),
                         m.getSubject(),
                         m.getBody(),
+                        m.getCalendar(),
                         m.getAttempts(),
                         m.getDueAt()));
         if (!due.isEmpty()) {

@@ -73,7 +73,10 @@ public record Letter(
     private static MimeBodyPart calendarFile(String calendar) throws MessagingException {
         MimeBodyPart file = new MimeBodyPart();
         file.setText(calendar, "UTF-8", "calendar");
-        file.setHeader("Content-Type", "text/calendar; charset=UTF-8; method=PUBLISH");
+        file.setHeader(
+                "Content-Type",
+                "text/calendar; charset=UTF-8; method="
+                        + (calendar.contains("METHOD:REQUEST") ? "REQUEST" : "PUBLISH"));
         file.setFileName("session.ics");
         return file;
     }

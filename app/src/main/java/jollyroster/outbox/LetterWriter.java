@@ -146,7 +146,7 @@ class LetterWriter {
                         "title", claim.subject(),
                         "body", Markdown.render(claim.body()),
                         "organisation", from.organisation())),
-                null,
+                claim.calendar().isEmpty() ? null : claim.calendar(),
                 null,
                 now);
     }

@@ -134,11 +134,18 @@ public class OutboxCommands {
     /** Queues a letter with a body of its own, in Markdown, to somebody who is on no session. Due at once. */
     @Transactional(propagation = Propagation.MANDATORY)
     public void letter(String key, String recipient, String subject, String body, Instant now) {
+        letter(key, recipient, subject, body, "", now);
+    }
+
+    /** The same with a calendar file, or none when {@code calendar} is empty. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void letter(String key, String recipient, String subject, String body, String calendar, Instant now) {
         Recipient to = new Recipient(0, 0, 0, recipient, ZoneOffset.UTC, "", now.atZone(ZoneOffset.UTC), 0, false);
         MessageRecord row = row(new PlanLine(Anchor.LETTER, Offset.none()), to, "", now, now, now);
         row.setMessageKey(key);
         row.setSubject(subject);
         row.setBody(body);
+        row.setCalendar(calendar);
         insert(List.of(row));
     }
 
@@ -218,6 +225,7 @@ public class OutboxCommands {
         row.setState(MessageState.PLANNED.name());
         row.setReason("");
         row.setBody("");
+        row.setCalendar("");
         row.setAttempts(0);
         row.setNominalAt(nominal);
         row.setDueAt(due);
@@ -250,6 +258,7 @@ public class OutboxCommands {
                         MESSAGE.DONE_AT,
                         MESSAGE.CREATED_AT,
                         MESSAGE.BODY,
+                        MESSAGE.CALENDAR,
                         MESSAGE.CHANGE_ID);
         for (MessageRecord row : rows) {
             insert = insert.values(
@@ -269,6 +278,7 @@ public class OutboxCommands {
                     row.getDoneAt(),
                     row.getCreatedAt(),
                     row.getBody(),
+                    row.getCalendar(),
                     row.getChangeId());
         }
         insert.onConflict(MESSAGE.MESSAGE_KEY)

@@ -16,6 +16,7 @@ final class Subjects {
             case SEATED -> "A seat is yours: " + title;
             case OUTRUN -> "Somebody was faster: " + title;
             case RAN_OUT -> "The time ran out: " + title;
+            case REPLIED -> "Your answer: " + title;
             case CANCELLED -> "Given back: " + title;
             case SWAP_ASKED -> "Somebody would like to swap dates: " + title;
             case LINK_AGAIN -> "Your page again: " + title;

@@ -37,6 +37,11 @@ public class PersonalLinks {
         return address.of("/mine/" + issue(Purpose.PERSON, person));
     }
 
+    /** Leads somebody on a guest list to the page where they answer. */
+    public String invited(Link invitee) {
+        return address.of("/invited/" + issue(Purpose.RSVP, invitee));
+    }
+
     public String join(Link link) {
         return address.of("/join/" + issue(Purpose.JOIN, link));
     }

@@ -154,10 +154,11 @@ public class OfferingCommands {
         row.setVisibility(form.signup().visibility());
         row.setCutoffMinutes(Integer.parseInt(form.signup().cutoffHours()) * 60);
         row.setOpensDays(Integer.valueOf(form.signup().opensDays()));
-        fill(row, form.taking());
+        fillTaking(row, form);
     }
 
-    private static void fill(OfferingRecord row, SheetForm.Taking t) {
+    private static void fillTaking(OfferingRecord row, SheetForm form) {
+        SheetForm.Taking t = form.taking();
         row.setFreedSeats(t.freed());
         row.setWaitlistLimit(t.waitlistLimit().isEmpty() ? null : Integer.valueOf(t.waitlistLimit()));
         row.setPhoneRule(t.phone());
@@ -166,6 +167,9 @@ public class OfferingCommands {
         row.setChangesMinutes(Integer.parseInt(t.changesHours()) * 60);
         row.setAfterText(t.afterText());
         row.setAfterAddress(t.afterAddress());
+        row.setIsRsvp(form.inviting().rsvp());
+        row.setIsCompanyShown(form.inviting().companyShown());
+        row.setTell(form.inviting().tell());
     }
 
     private static void fill(OfferingRecord row, SheetForm.Seats s) {

@@ -143,7 +143,10 @@ final class RowQueries {
                 r.get(OFFERING.IS_EMAIL_CONFIRMED),
                 r.get(OFFERING.CHANGES_MINUTES),
                 r.get(OFFERING.AFTER_TEXT),
-                r.get(OFFERING.AFTER_ADDRESS));
+                r.get(OFFERING.AFTER_ADDRESS),
+                r.get(OFFERING.IS_RSVP),
+                r.get(OFFERING.IS_COMPANY_SHOWN),
+                Tell.valueOf(r.get(OFFERING.TELL)));
     }
 
     private static OfferingFront front(Record r) {

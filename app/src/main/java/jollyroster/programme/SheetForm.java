@@ -16,7 +16,14 @@ import org.jspecify.annotations.Nullable;
  * @param question one entry for each question on the sheet, also the blank one at its end
  */
 public record SheetForm(
-        int version, Words words, Place place, Seats seats, SignUp signup, Taking taking, List<QuestionForm> question) {
+        int version,
+        Words words,
+        Place place,
+        Seats seats,
+        SignUp signup,
+        Taking taking,
+        Inviting inviting,
+        List<QuestionForm> question) {
 
     public static final int MOST_QUESTIONS = 40;
     static final int MOST_HOSTS = 10;
@@ -32,6 +39,7 @@ public record SheetForm(
         seats = seats == null ? Seats.of("", "", false, "") : seats;
         signup = signup == null ? SignUp.open() : signup;
         taking = taking == null ? Taking.openly() : taking;
+        inviting = inviting == null ? Inviting.nobody() : inviting;
         question = question == null ? List.of() : new ArrayList<>(question);
     }
 
@@ -44,31 +52,36 @@ public record SheetForm(
                 Seats.of("120", "0", true, "1"),
                 SignUp.open(),
                 Taking.openly(),
+                Inviting.nobody(),
                 List.of());
     }
 
     public SheetForm with(Words changed) {
-        return new SheetForm(version, changed, place, seats, signup, taking, question);
+        return new SheetForm(version, changed, place, seats, signup, taking, inviting, question);
     }
 
     public SheetForm with(Place changed) {
-        return new SheetForm(version, words, changed, seats, signup, taking, question);
+        return new SheetForm(version, words, changed, seats, signup, taking, inviting, question);
     }
 
     public SheetForm with(Seats changed) {
-        return new SheetForm(version, words, place, changed, signup, taking, question);
+        return new SheetForm(version, words, place, changed, signup, taking, inviting, question);
     }
 
     public SheetForm with(SignUp changed) {
-        return new SheetForm(version, words, place, seats, changed, taking, question);
+        return new SheetForm(version, words, place, seats, changed, taking, inviting, question);
     }
 
     public SheetForm with(Taking changed) {
-        return new SheetForm(version, words, place, seats, signup, changed, question);
+        return new SheetForm(version, words, place, seats, signup, changed, inviting, question);
+    }
+
+    public SheetForm with(Inviting changed) {
+        return new SheetForm(version, words, place, seats, signup, taking, changed, question);
     }
 
     public SheetForm asking(List<QuestionForm> asked) {
-        return new SheetForm(version, words, place, seats, signup, taking, asked);
+        return new SheetForm(version, words, place, seats, signup, taking, inviting, asked);
     }
 
     /** What is said. @param labels parted by commas */
@@ -252,6 +265,20 @@ public record SheetForm(
         public Taking freeing(FreedSeats way) {
             return new Taking(
                     way.name(), waitlistLimit, phone, fullName, confirmEmail, changesHours, afterText, afterAddress);
+        }
+    }
+
+    /** Whether people answer an invitation, what they see of each other, and when the organiser hears of it. */
+    public record Inviting(@Nullable Boolean rsvp, @Nullable Boolean companyShown, String tell) {
+        public Inviting {
+            rsvp = Boolean.TRUE.equals(rsvp);
+            companyShown = Boolean.TRUE.equals(companyShown);
+            tell = orEmpty(tell).isEmpty() ? Tell.NEVER.name() : tell;
+        }
+
+        /** People register rather than answer. */
+        public static Inviting nobody() {
+            return new Inviting(false, false, "");
         }
     }
 

@@ -12,6 +12,9 @@ import jollyroster.core.seats.FreedSeats;
  * @param changesMinutes how long before the start people can no longer change what they registered
  * @param afterText what is said after registering; empty for nothing
  * @param afterAddress an https address people are offered after registering; empty for none
+ * @param rsvp whether people answer yes, maybe or no
+ * @param companyShown whether people see who comes
+ * @param tell when the organiser is written to about answers
  */
 public record SignUpRules(
         FreedSeats freedSeats,
@@ -21,4 +24,7 @@ public record SignUpRules(
         boolean emailConfirmed,
         int changesMinutes,
         String afterText,
-        String afterAddress) {}
+        String afterAddress,
+        boolean rsvp,
+        boolean companyShown,
+        Tell tell) {}

@@ -66,15 +66,30 @@ public class FillQueries {
 
     /** The sessions of an offering that were held before, latest first, at most twelve. */
     public List<Long> earlier(long offering, Instant before) {
-        return reads.sql()
-                .select(SESSION.ID)
+        return earlier(List.of(offering), before).getOrDefault(offering, List.of());
+    }
+
+    /** The same for several offerings, in one query. */
+    public Map<Long, List<Long>> earlier(Collection<Long> offerings, Instant before) {
+        var held = reads.sql()
+                .select(
+                        SESSION.ID,
+                        SESSION.OFFERING_ID,
+                        DSL.rowNumber()
+                                .over()
+                                .partitionBy(SESSION.OFFERING_ID)
+                                .orderBy(SESSION.STARTS_AT.desc())
+                                .as("nth"))
                 .from(SESSION)
-                .where(SESSION.OFFERING_ID.eq(offering))
+                .where(SESSION.OFFERING_ID.in(offerings))
                 .and(SESSION.STATUS.eq("OPEN"))
                 .and(SESSION.ENDS_AT.le(before))
                 .and(SESSION.LEAD_ID.isNull().or(SESSION.LEAD_ID.eq(SESSION.ID)))
-                .orderBy(SESSION.STARTS_AT.desc())
-                .limit(MOST_EARLIER)
-                .fetch(SESSION.ID);
+                .asTable("held");
+        return reads.sql()
+                .selectFrom(held)
+                .where(held.field("nth", Integer.class).le(MOST_EARLIER))
+                .orderBy(held.field("nth"))
+                .fetchGroups(held.field(SESSION.OFFERING_ID), held.field(SESSION.ID));
     }
 }

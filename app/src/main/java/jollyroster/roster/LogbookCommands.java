@@ -130,6 +130,13 @@ class LogbookCommands {
                 now);
     }
 
+    void replied(RegistrationRecord r, Reply reply, Instant now) {
+        String people = reply == Reply.YES ? ", " + r.getParty() + (r.getParty() == 1 ? " person" : " people") : "";
+        String waits =
+                r.getState().equals(RegistrationState.WAITLISTED.name()) ? "; waits, as too few seats are free" : "";
+        write(r.getSessionId(), r.getId(), ATTENDEE, LogbookEntry.REPLIED, reply.code() + people + waits, now);
+    }
+
     void seatedAnyway(RegistrationRecord r, String actor, String why, int over, Instant now) {
         String full = over > 0 ? "; " + over + " over the seats" : "";
         write(r.getSessionId(), r.getId(), actor, LogbookEntry.SEATED_ANYWAY, why + full, now);

@@ -20,6 +20,7 @@ public enum LogbookEntry {
     CHANGED_DATE("changed the date"),
     ADDED("added somebody by hand"),
     RESTORED("put somebody back on"),
+    REPLIED("answered"),
     WROTE("wrote to people"),
     SESSION_CHANGED("changed the session"),
     CALLED_OFF("called the session off"),

@@ -17,7 +17,6 @@ import jollyroster.platform.Times;
 import jollyroster.platform.tables.tables.records.RegistrationRecord;
 import jollyroster.programme.Session;
 import jollyroster.programme.SessionCommands;
-import jollyroster.programme.Visibility;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -35,6 +34,7 @@ public class RosterCommands {
     private final WaitlistCommands waitlist;
     private final PersonCommands people;
     private final AnswerCommands answers;
+    private final GuestCommands guests;
     private final Recipients recipients;
     private final LogbookCommands logbook;
     private final Permissions permissions;
@@ -47,6 +47,7 @@ public class RosterCommands {
             WaitlistCommands waitlist,
             PersonCommands people,
             AnswerCommands answers,
+            GuestCommands guests,
             Recipients recipients,
             LogbookCommands logbook,
             Permissions permissions,
@@ -57,6 +58,7 @@ public class RosterCommands {
         this.waitlist = waitlist;
         this.people = people;
         this.answers = answers;
+        this.guests = guests;
         this.recipients = recipients;
         this.logbook = logbook;
         this.permissions = permissions;
@@ -66,13 +68,19 @@ public class RosterCommands {
     /** Gives the party its seats, puts it on the waitlist, or says why neither. */
     @Transactional
     public Registering register(Application asked) {
+        return register(asked, Optional.empty());
+    }
+
+    /** The same for somebody who comes with an invitation. */
+    @Transactional
+    public Registering register(Application asked, Optional<Link> invitation) {
         Instant now = clock.instant();
         Optional<RegistrationRecord> sentBefore = seats.bySubmission(asked.submission());
         if (sentBefore.isPresent()) {
             return done(sentBefore.get());
         }
         Optional<Session> session = programme.session(asked.session());
-        Optional<Registering.Reason> refusal = refusal(session, asked, now);
+        Optional<Registering.Reason> refusal = refusal(session, asked, invitation, now);
         if (refusal.isPresent()) {
             return new Registering.Refused(refusal.get());
         }
@@ -80,7 +88,8 @@ public class RosterCommands {
         return admit(asked.on(book.id()), book, now);
     }
 
-    private Optional<Registering.Reason> refusal(Optional<Session> session, Application asked, Instant now) {
+    private Optional<Registering.Reason> refusal(
+            Optional<Session> session, Application asked, Optional<Link> invitation, Instant now) {
         if (session.isEmpty()) {
             return Optional.of(Registering.Reason.NO_SUCH_SESSION);
         }
@@ -91,7 +100,7 @@ public class RosterCommands {
         if (!at.isOpenAt(now)) {
             return Optional.of(Registering.Reason.NOT_OPEN);
         }
-        if (at.offering().rules().visibility() == Visibility.INVITED && !permissions.isOrganiser()) {
+        if (!guests.mayCome(at.offering(), asked.email(), invitation)) {
             return Optional.of(Registering.Reason.INVITED_ONLY);
         }
         return asked.party() > at.offering().largestParty()

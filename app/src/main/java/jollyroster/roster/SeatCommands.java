@@ -223,6 +223,13 @@ class SeatCommands {
                 .execute();
     }
 
+    /** Puts a registration at the end of the line. */
+    void joinLine(long registration, Instant now) {
+        standBack(registration, now);
+        set(registration, REGISTRATION.WAITING_SINCE, now, now);
+        set(registration, REGISTRATION.PASSED_OVER, 0, now);
+    }
+
     /** Offers seats to a registration; unless it races, they are held for it. */
     void callUp(long registration, Instant replyBy, boolean race, Instant now) {
         writes.sql()

@@ -6,6 +6,7 @@ import jollyroster.programme.Offering;
 import jollyroster.programme.OfferingFront;
 import jollyroster.programme.OfferingRules;
 import jollyroster.programme.SheetForm;
+import jollyroster.programme.SheetForm.Inviting;
 import jollyroster.programme.SheetForm.Place;
 import jollyroster.programme.SheetForm.Seats;
 import jollyroster.programme.SheetForm.SignUp;
@@ -54,6 +55,10 @@ final class KeptSheet {
                         text(o.overrunMinutes())),
                 new SignUp(r.style().name(), r.visibility().name(), text(o.cutoffMinutes() / 60), text(r.opensDays())),
                 taking(o.signUp()),
+                new Inviting(
+                        o.signUp().rsvp(),
+                        o.signUp().companyShown(),
+                        o.signUp().tell().name()),
                 AskedQuestion.forms(questions));
     }
 

@@ -30,6 +30,7 @@ import jollyroster.programme.SeatCounts;
 import jollyroster.programme.SeatCounts.SeatCount;
 import jollyroster.programme.Session;
 import jollyroster.programme.SheetForm;
+import jollyroster.programme.Tell;
 import jollyroster.programme.Tint;
 import jollyroster.programme.Venue;
 import jollyroster.programme.Visibility;
@@ -135,6 +136,7 @@ class SheetAssembler {
     private void addChoices(Model model, Offering offering) {
         model.addAttribute("kinds", kinds());
         model.addAttribute("phoneRules", PhoneRule.values());
+        model.addAttribute("tells", Tell.values());
         model.addAttribute("venues", queries.venues());
         model.addAttribute("team", team.hosts());
         model.addAttribute("tints", Tint.values());

@@ -45,6 +45,7 @@ record OfferingPage(
         boolean open,
         String closedBecause,
         Front front,
+        Inviting inviting,
         boolean preview) {
 
     /**
@@ -63,6 +64,17 @@ record OfferingPage(
             String tint,
             List<SeriesDate> seriesDates,
             String rule) {}
+
+    /**
+     * Where people answer an invitation.
+     *
+     * @param rsvp whether the form asks yes, maybe or no
+     * @param company the names of those who come, where that is shown, by session
+     * @param canAsk whether somebody who is not invited may ask to come
+     * @param until by when answers are due
+     */
+    record Inviting(
+            boolean rsvp, boolean byInvitation, Map<Long, List<String>> company, boolean canAsk, String until) {}
 
     record SeriesDate(String when, String here, boolean cancelled) {}
 
@@ -96,6 +108,8 @@ record OfferingPage(
             Instant now,
             List<Host> hosts,
             String contact,
+            Map<Long, List<String>> company,
+            boolean invited,
             boolean preview) {
 
         /** The sessions people can register for; in a preview all that are still to come. */
@@ -137,9 +151,15 @@ record OfferingPage(
                 o.signUp().phone(),
                 o.signUp().fullName(),
                 IntStream.rangeClosed(1, o.largestParty()).boxed().toList(),
-                !open.isEmpty() && (o.rules().visibility() != Visibility.INVITED || facts.preview()),
+                !open.isEmpty() && (o.rules().visibility() != Visibility.INVITED || facts.preview() || facts.invited()),
                 closedBecause(facts),
                 front(facts),
+                new Inviting(
+                        o.signUp().rsvp(),
+                        facts.invited(),
+                        facts.company(),
+                        !open.isEmpty() && o.rules().visibility() == Visibility.INVITED && !facts.invited(),
+                        open.isEmpty() ? "" : Times.dayAndTime(open.get(0).cutOff(), facts.visitor())),
                 facts.preview());
     }
 

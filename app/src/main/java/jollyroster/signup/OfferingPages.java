@@ -2,6 +2,7 @@ package jollyroster.signup;
 
 import java.time.Clock;
 import java.time.ZoneId;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import jollyroster.platform.OrganisationQueries;
@@ -11,6 +12,7 @@ import jollyroster.programme.Offering;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.SeatCounts.SeatCount;
 import jollyroster.programme.Session;
+import jollyroster.roster.GuestQueries;
 import jollyroster.roster.RosterQueries;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
@@ -23,6 +25,8 @@ class OfferingPages {
     private final ProgrammeQueries programme;
     private final HostQueries hosts;
     private final RosterQueries roster;
+    private static final int MOST_SHOWN = 60;
+    private final GuestQueries guests;
     private final OrganisationQueries organisation;
     private final Clock clock;
 
@@ -30,11 +34,13 @@ class OfferingPages {
             ProgrammeQueries programme,
             HostQueries hosts,
             RosterQueries roster,
+            GuestQueries guests,
             OrganisationQueries organisation,
             Clock clock) {
         this.programme = programme;
         this.hosts = hosts;
         this.roster = roster;
+        this.guests = guests;
         this.organisation = organisation;
         this.clock = clock;
     }
@@ -47,6 +53,7 @@ class OfferingPages {
             HttpStatus status,
             ZoneId visitor,
             boolean preview) {
+        boolean invited = !form.invited().isEmpty();
         List<Session> sessions = programme.sessionsOf(offering.id());
         Map<Long, SeatCount> counts =
                 roster.of(sessions.stream().map(Session::id).toList());
@@ -67,9 +74,28 @@ class OfferingPages {
                         clock.instant(),
                         hosts.ofOffering(offering.id()),
                         own.isEmpty() ? organisation.organisation().contactEmail() : own,
+                        company(offering, sessions),
+                        invited,
                         preview)));
         page.addObject("form", form);
         page.addObject("problems", problems);
         return page;
+    }
+
+    /** Who comes, by first name and initial, where people may see it. */
+    private Map<Long, List<String>> company(Offering offering, List<Session> sessions) {
+        if (!offering.signUp().companyShown()) {
+            return Map.of();
+        }
+        Map<Long, List<String>> company = new HashMap<>();
+        guests.coming(sessions.stream().map(Session::book).distinct().toList(), MOST_SHOWN)
+                .forEach((session, names) -> company.put(
+                        session, names.stream().map(OfferingPages::shortened).toList()));
+        return company;
+    }
+
+    private static String shortened(String name) {
+        int last = name.lastIndexOf(' ');
+        return last < 0 ? name : name.substring(0, name.indexOf(' ')) + " " + name.substring(last + 1, last + 2) + ".";
     }
 }

@@ -22,6 +22,7 @@ import jollyroster.programme.Venue;
 import jollyroster.roster.FillQueries;
 import jollyroster.roster.Registration;
 import jollyroster.roster.RegistrationState;
+import jollyroster.roster.Reply;
 import jollyroster.roster.RosterQueries;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
@@ -139,7 +140,9 @@ class OwnPage {
                 zone.getId(),
                 Times.city(zone),
                 r.remarks().reminded(),
-                r.remarks().why());
+                r.remarks().why(),
+                o.signUp().rsvp() ? Reply.of(r.state()).map(Reply::code).orElse("") : "",
+                s.isOpenAt(now) ? Times.dayAndTime(s.cutOff(), zone) : "");
     }
 
     private List<String> seriesDates(Session s, ZoneId zone, Instant now) {

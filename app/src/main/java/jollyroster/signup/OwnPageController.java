@@ -12,7 +12,10 @@ import jollyroster.platform.PersonalLinks;
 import jollyroster.platform.Times;
 import jollyroster.roster.AmendCommands;
 import jollyroster.roster.AmendCommands.Amended;
+import jollyroster.roster.Registering;
 import jollyroster.roster.Registration;
+import jollyroster.roster.Reply;
+import jollyroster.roster.ReplyCommands;
 import jollyroster.roster.RosterCommands;
 import jollyroster.roster.SwapCommands;
 import jollyroster.roster.WaitlistCommands;
@@ -36,6 +39,7 @@ class OwnPageController {
     private final RosterCommands commands;
     private final WaitlistCommands waitlist;
     private final AmendCommands amend;
+    private final ReplyCommands replies;
     private final SwapCommands swaps;
     private final PersonalLinks links;
 
@@ -45,6 +49,7 @@ class OwnPageController {
             RosterCommands commands,
             WaitlistCommands waitlist,
             AmendCommands amend,
+            ReplyCommands replies,
             SwapCommands swaps,
             PersonalLinks links) {
         this.ownPage = ownPage;
@@ -52,6 +57,7 @@ class OwnPageController {
         this.commands = commands;
         this.waitlist = waitlist;
         this.amend = amend;
+        this.replies = replies;
         this.swaps = swaps;
         this.links = links;
     }
@@ -102,6 +108,18 @@ class OwnPageController {
     @PostMapping("/my/{token}/decline")
     ModelAndView decline(@PathVariable String token) {
         return then(token, r -> waitlist.decline(r.id(), r.name()));
+    }
+
+    /** Changes the answer to an invitation. */
+    @PostMapping("/my/{token}/reply")
+    ModelAndView reply(@PathVariable String token, @RequestParam(defaultValue = "") String reply) {
+        return then(
+                token,
+                r -> Reply.of(reply)
+                        .map(answer -> replies.change(r.id(), answer) instanceof Registering.Done
+                                ? OwnWords.Said.ANSWERED
+                                : OwnWords.Said.NOT_ANSWERED)
+                        .orElse(OwnWords.Said.NOT_ANSWERED));
     }
 
     /** Moves to another date of the same offering; both or neither. */

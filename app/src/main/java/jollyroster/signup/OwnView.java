@@ -7,6 +7,8 @@ import java.util.Map;
  * A person's own page, decided and formatted.
  *
  * @param until how long it is to the session, in words
+ * @param reply yes, maybe or no, where that is what people answer; else empty
+ * @param replyUntil until when it can be changed; empty when it no longer can
  */
 record OwnView(
         String state,
@@ -43,7 +45,9 @@ record OwnView(
         String zone,
         String zoneCity,
         boolean reminded,
-        String why) {
+        String why,
+        String reply,
+        String replyUntil) {
 
     /** Where somebody who waits stands. @param odds in words, empty when too little is known @param free whether seats may be taken by whoever comes */
     record Line(int place, String odds, boolean free) {

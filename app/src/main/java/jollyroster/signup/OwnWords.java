@@ -14,6 +14,8 @@ final class OwnWords {
     /** What is said of things that cannot fail. */
     enum Said {
         AMENDED,
+        ANSWERED,
+        NOT_ANSWERED,
         WISHES_KEPT,
         SWAP_WITHDRAWN
     }
@@ -35,6 +37,8 @@ final class OwnWords {
             good(Swapped.DONE, "You have swapped dates. We have written to both of you."),
             bad(Swapped.NOBODY, "Nobody on that date could swap with you: it takes as many seats as you have."),
             bad(Swapped.NOT_POSSIBLE, "That swap is no longer possible. You keep the date you have."),
+            good(Said.ANSWERED, "Your answer is noted. We have written to you."),
+            bad(Said.NOT_ANSWERED, "That answer could not be taken: it is too late, or there is no room."),
             good(Said.AMENDED, "Your changes are kept."),
             good(Said.WISHES_KEPT, "Kept."),
             good(Said.SWAP_WITHDRAWN, "Your offer to swap is taken back."));

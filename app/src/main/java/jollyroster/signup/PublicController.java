@@ -1,23 +1,36 @@
 package jollyroster.signup;
 
 import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import jollyroster.chart.SeatStrip;
+import jollyroster.core.door.LinkTokens.Link;
+import jollyroster.core.door.LinkTokens.Purpose;
+import jollyroster.core.intake.Contact;
 import jollyroster.core.intake.Intake.Slot;
+import jollyroster.core.intake.Text;
 import jollyroster.platform.OrganisationQueries;
+import jollyroster.platform.PersonalLinks;
 import jollyroster.platform.Times;
 import jollyroster.programme.AskedQuestion;
 import jollyroster.programme.Offering;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.SeatCounts.SeatCount;
 import jollyroster.programme.Session;
+import jollyroster.roster.Application;
+import jollyroster.roster.GuestCommands;
+import jollyroster.roster.GuestQueries;
 import jollyroster.roster.Registering;
+import jollyroster.roster.Registration;
+import jollyroster.roster.Reply;
+import jollyroster.roster.ReplyCommands;
 import jollyroster.roster.RosterCommands;
 import jollyroster.roster.RosterQueries;
 import org.springframework.http.HttpStatus;
@@ -26,6 +39,7 @@ import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 
@@ -36,6 +50,11 @@ class PublicController {
     private final ProgrammeQueries programme;
     private final RosterQueries roster;
     private final RosterCommands commands;
+    private static final int LONGEST_WORDS = 600;
+    private final ReplyCommands replies;
+    private final GuestCommands guests;
+    private final GuestQueries guestList;
+    private final PersonalLinks links;
     private final OfferingPages pages;
     private final OwnPage ownPage;
     private final OrganisationQueries organisation;
@@ -45,6 +64,10 @@ class PublicController {
             ProgrammeQueries programme,
             RosterQueries roster,
             RosterCommands commands,
+            ReplyCommands replies,
+            GuestCommands guests,
+            GuestQueries guestList,
+            PersonalLinks links,
             OfferingPages pages,
             OwnPage ownPage,
             OrganisationQueries organisation,
@@ -52,6 +75,10 @@ class PublicController {
         this.programme = programme;
         this.roster = roster;
         this.commands = commands;
+        this.replies = replies;
+        this.guests = guests;
+        this.guestList = guestList;
+        this.links = links;
         this.pages = pages;
         this.ownPage = ownPage;
         this.organisation = organisation;
@@ -163,7 +190,7 @@ class PublicController {
         if (!belongs(checked.application().get().session(), offering)) {
             return refused(offering, questions, form, "session", "This date is not on offer here.", visitor);
         }
-        Registering came = commands.register(checked.application().get());
+        Registering came = take(offering, checked.application().get(), form);
         if (came instanceof Registering.Done done) {
             return ownPage.confirmation(done.link());
         }
@@ -181,6 +208,66 @@ class PublicController {
         }
         Registering.Reason reason = ((Registering.Refused) came).because();
         return refused(offering, questions, form, field(reason), words(reason, offering), visitor);
+    }
+
+    private Registering take(Offering offering, Application asked, RegistrationForm form) {
+        Optional<Link> invitation = links.read(Purpose.RSVP, form.invited());
+        return offering.signUp().rsvp()
+                ? replies.answer(asked, Reply.of(form.reply()).orElseThrow(), invitation)
+                : commands.register(asked, invitation);
+    }
+
+    /** Somebody who is not invited asks to come. */
+    @PostMapping("/p/{slug}/ask")
+    ModelAndView ask(
+            @PathVariable String slug,
+            @RequestParam(defaultValue = "") String name,
+            @RequestParam(defaultValue = "") String email,
+            @RequestParam(defaultValue = "") String words,
+            HttpServletRequest request) {
+        Offering offering = shown(slug);
+        ZoneId visitor = Visitor.zone(request, offering.zone());
+        Optional<String> who = Contact.fullName(name);
+        Optional<String> address = Contact.email(email);
+        boolean good = who.isPresent() && address.isPresent();
+        if (good) {
+            String said = Text.oneLine(words.substring(0, Math.min(words.length(), LONGEST_WORDS)));
+            guests.ask(offering.id(), new GuestCommands.Guest(who.get(), address.get()), said);
+        }
+        RegistrationForm form = RegistrationForm.blank("", visitor.getId(), "");
+        ModelAndView page = page(
+                offering,
+                programme.questions(offering.id()),
+                form,
+                good ? Map.of() : Map.of("ask", "Please give your full name and an e-mail address."),
+                good ? HttpStatus.OK : HttpStatus.UNPROCESSABLE_CONTENT,
+                visitor);
+        page.addObject("asked", good);
+        return page;
+    }
+
+    /** Where an invitation leads: the offering's page with the form open, or one's own page once one has answered. */
+    @GetMapping("/invited/{token}")
+    ModelAndView invited(@PathVariable String token, HttpServletRequest request, HttpServletResponse response) {
+        response.setHeader("Cache-Control", "no-store");
+        Optional<GuestQueries.Invitee> found = links.read(Purpose.RSVP, token).flatMap(guestList::invitee);
+        if (found.isEmpty()) {
+            return OwnPageController.unknown();
+        }
+        GuestQueries.Invitee invitee = found.get();
+        Optional<Registration> answered = roster.registration(invitee.registration());
+        if (answered.isPresent()) {
+            return new ModelAndView("redirect:/my/"
+                    + links.issue(
+                            Purpose.OWN_PAGE,
+                            new Link(answered.get().id(), answered.get().generation())));
+        }
+        Offering offering = programme.offering(invitee.offering()).orElseThrow();
+        ZoneId visitor = Visitor.zone(request, offering.zone());
+        RegistrationForm form = RegistrationForm.blank(
+                        "", visitor.getId(), UUID.randomUUID().toString())
+                .invited(token, invitee.name(), invitee.email());
+        return page(offering, programme.questions(offering.id()), form, Map.of(), HttpStatus.OK, visitor);
     }
 
     private static String fieldOf(Registering.RanOut ranOut, List<AskedQuestion> questions) {
@@ -229,7 +316,7 @@ class PublicController {
     private static String words(Registering.Reason reason, Offering offering) {
         return switch (reason) {
             case NO_SUCH_SESSION -> "This date is not on offer here.";
-            case INVITED_ONLY -> "This is by invitation only.";
+            case INVITED_ONLY -> "This is by invitation only, with the link and the address of the invitation.";
             case NOT_OPEN -> "Registration for this date is closed.";
             case ALREADY_STARTED -> "This date has passed or is under way.";
             case PARTY_TOO_LARGE -> RegistrationForm.partyTooLarge(offering);

@@ -14,11 +14,14 @@ import jollyroster.programme.AskedQuestion;
 import jollyroster.programme.Offering;
 import jollyroster.programme.PhoneRule;
 import jollyroster.roster.Application;
+import jollyroster.roster.Reply;
 
 /**
  * The registration form as it was filled in. It is shown again just as it was when something is wrong with it, cut to a
  * length that no honest entry reaches.
  *
+ * @param reply yes, maybe or no, where people answer an invitation; else empty
+ * @param invited the token of an invitation; empty for none
  * @param companions names as entered, one for each companion, empty for not given
  * @param answers what was entered
  */
@@ -30,6 +33,8 @@ public record RegistrationForm(
         String party,
         String zone,
         String submission,
+        String reply,
+        String invited,
         List<String> companions,
         Map<Slot, String> answers) {
 
@@ -38,7 +43,7 @@ public record RegistrationForm(
     static final int LARGEST_PARTY = 20;
 
     static RegistrationForm blank(String session, String zone, String submission) {
-        return new RegistrationForm(session, "", "", "", "1", zone, submission, List.of(), Map.of());
+        return new RegistrationForm(session, "", "", "", "1", zone, submission, "", "", List.of(), Map.of());
     }
 
     static RegistrationForm from(HttpServletRequest request, List<AskedQuestion> questions) {
@@ -52,6 +57,8 @@ public record RegistrationForm(
                 party,
                 entered(request, "zone"),
                 submission.length() <= LONGEST_SUBMISSION ? submission : "",
+                entered(request, "reply"),
+                entered(request, "invited"),
                 companions(request, people(party)),
                 Answers.read(request, questions, people(party)));
     }
@@ -61,6 +68,17 @@ public record RegistrationForm(
         return IntStream.range(1, party)
                 .mapToObj(i -> entered(request, "companion" + i))
                 .toList();
+    }
+
+    /** The form of somebody who is invited, with what is known of them. */
+    RegistrationForm invited(String token, String knownName, String knownEmail) {
+        return new RegistrationForm(
+                session, knownName, knownEmail, phone, party, zone, submission, reply, token, companions, answers);
+    }
+
+    /** Somebody who does not come brings nobody and is asked nothing. */
+    private boolean comesNot(Offering offering) {
+        return offering.signUp().rsvp() && reply.equals(Reply.NO.code());
     }
 
     /** How many people; 1 when it is not a number that could be meant. */
@@ -84,17 +102,25 @@ public record RegistrationForm(
     Checked check(Offering offering, List<AskedQuestion> questions, String region, ZoneId otherwise) {
         Map<String, String> problems = new LinkedHashMap<>();
         checkSession(problems);
+        if (offering.signUp().rsvp() && Reply.of(reply).isEmpty()) {
+            problems.put("reply", "Please say whether you will come.");
+        }
         boolean full = offering.signUp().fullName();
         Optional<String> goodName = full ? Contact.fullName(name) : Contact.name(name);
         Optional<String> goodEmail = Contact.email(email);
-        Optional<String> number = number(offering.signUp().phone(), region);
+        Optional<String> number =
+                comesNot(offering) ? Optional.of("") : number(offering.signUp().phone(), region);
         note(problems, "name", goodName, nameProblem(full));
         note(problems, "email", goodEmail, emailProblem());
         note(problems, "phone", number, phoneProblem(offering.signUp().phone()));
-        checkParty(offering, problems);
-        checkCompanions(problems);
-        Answers.Checked intake = Answers.check(questions, answers, people(), region);
-        problems.putAll(intake.problems());
+        Answers.Checked intake = comesNot(offering)
+                ? new Answers.Checked(List.of(), Map.of())
+                : Answers.check(questions, answers, people(), region);
+        if (!comesNot(offering)) {
+            checkParty(offering, problems);
+            checkCompanions(problems);
+            problems.putAll(intake.problems());
+        }
         if (!problems.isEmpty()) {
             return new Checked(Optional.empty(), problems);
         }
@@ -104,9 +130,9 @@ public record RegistrationForm(
                         goodName.orElseThrow(),
                         goodEmail.orElseThrow(),
                         number.orElseThrow(),
-                        Integer.parseInt(party.strip()),
+                        comesNot(offering) ? 1 : Integer.parseInt(party.strip()),
                         Times.zone(zone).orElse(otherwise),
-                        named(companions),
+                        comesNot(offering) ? List.of() : named(companions),
                         intake.accepted(),
                         submission)),
                 problems);

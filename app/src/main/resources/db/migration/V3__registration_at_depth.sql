@@ -123,3 +123,41 @@ CREATE TABLE swap (
 ) STRICT;
 CREATE UNIQUE INDEX swap_once ON swap (registration_id);
 CREATE INDEX swap_by_wanted ON swap (wanted_id);
+
+-- People answer yes, maybe or no; who comes may be shown; and how the organiser hears of answers.
+ALTER TABLE offering ADD COLUMN is_rsvp INTEGER NOT NULL DEFAULT 0 CHECK (is_rsvp IN (0, 1));
+ALTER TABLE offering ADD COLUMN is_company_shown INTEGER NOT NULL DEFAULT 0 CHECK (is_company_shown IN (0, 1));
+ALTER TABLE offering ADD COLUMN tell TEXT NOT NULL DEFAULT 'NEVER' CHECK (tell IN ('NEVER', 'EACH', 'DAILY', 'DEADLINE'));
+-- Up to when the organiser has been told.
+ALTER TABLE offering ADD COLUMN told_at TEXT;
+
+-- Who is invited to an offering.
+CREATE TABLE invitee (
+  id INTEGER PRIMARY KEY,
+  offering_id INTEGER NOT NULL REFERENCES offering (id),
+  email TEXT NOT NULL,
+  name TEXT NOT NULL,
+  generation INTEGER NOT NULL,
+  added_at TEXT NOT NULL,
+  -- NULL while the invitation has not been written.
+  invited_at TEXT,
+  reminded_at TEXT,
+  UNIQUE (offering_id, email)
+) STRICT;
+
+-- Somebody who is not invited asks to come.
+CREATE TABLE plea (
+  id INTEGER PRIMARY KEY,
+  offering_id INTEGER NOT NULL REFERENCES offering (id),
+  email TEXT NOT NULL,
+  name TEXT NOT NULL,
+  words TEXT NOT NULL,
+  asked_at TEXT NOT NULL,
+  decided_at TEXT,
+  is_granted INTEGER NOT NULL CHECK (is_granted IN (0, 1)),
+  decided_by TEXT NOT NULL
+) STRICT;
+CREATE UNIQUE INDEX plea_open ON plea (offering_id, email) WHERE decided_at IS NULL;
+
+-- A calendar file that goes with a letter written beforehand.
+ALTER TABLE message ADD COLUMN calendar TEXT NOT NULL DEFAULT '';

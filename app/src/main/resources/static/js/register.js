@@ -10,7 +10,7 @@ const showDate = () => {
   const people = Number(document.querySelector("[data-party]")?.value ?? 1);
   const seats = people === 1 ? "the seat" : `${people} seats`;
   const button = document.querySelector("[data-take]");
-  if (button) {
+  if (button && !document.querySelector("input[name=reply]")) {
     button.textContent = date?.dataset.waitlist === "true" ? "Take a seat or join the waitlist" : `Take ${seats}`;
   }
 };
@@ -43,6 +43,12 @@ const showLeft = () => {
   }
 };
 
+// Whoever does not come is asked nothing more.
+const showReply = (form) => {
+  const reply = form.querySelector("input[name=reply]:checked")?.value;
+  form.classList.toggle("comes-not", reply === "no");
+};
+
 const showCompanions = (form) => {
   const people = Number(form.querySelector("[data-party]")?.value ?? form.dataset.party ?? 1);
   for (const part of form.querySelectorAll("[data-companion]")) {
@@ -59,6 +65,7 @@ export function start() {
     showLeft();
     showCompanions(form);
     showQuestions(form);
+    showReply(form);
   };
   form.addEventListener("change", show);
   document.addEventListener("times-replaced", show);

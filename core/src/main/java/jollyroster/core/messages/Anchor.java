@@ -30,6 +30,8 @@ public enum Anchor {
     RESTORED,
     /** Some time before the session starts. */
     BEFORE_START,
+    /** The person has answered maybe or no. */
+    REPLIED,
     /** The organiser writes to people on a session. */
     WRITTEN,
     /** Nothing about a session: a letter to the team. */

@@ -1,0 +1,131 @@
+package jollyroster.guests;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import jollyroster.core.door.LinkTokens.Link;
+import jollyroster.exchange.CalendarReplies.Replied;
+import jollyroster.platform.Address;
+import jollyroster.programme.ProgrammeQueries;
+import jollyroster.programme.Session;
+import jollyroster.roster.Application;
+import jollyroster.roster.GuestQueries;
+import jollyroster.roster.Registering;
+import jollyroster.roster.Registration;
+import jollyroster.roster.RegistrationState;
+import jollyroster.roster.Reply;
+import jollyroster.roster.ReplyCommands;
+import jollyroster.roster.RosterCommands;
+import jollyroster.roster.RosterQueries;
+import org.springframework.stereotype.Component;
+
+/**
+ * Applies what calendar programs reply (RFC 5546). A reply counts only for the entry it names, and only from the address
+ * that entry was sent to.
+ */
+@Component
+class CalendarAnswers {
+
+    private static final Pattern INVITEE = Pattern.compile("invitee-(\\d{1,15})-(\\d{1,15})@(.+)");
+    private static final Pattern REGISTRATION = Pattern.compile("registration-(\\d{1,15})(?:-\\d{1,15})?@(.+)");
+    private final GuestQueries guests;
+    private final RosterQueries roster;
+    private final ProgrammeQueries programme;
+    private final ReplyCommands replies;
+    private final RosterCommands registrations;
+    private final Address address;
+
+    CalendarAnswers(
+            GuestQueries guests,
+            RosterQueries roster,
+            ProgrammeQueries programme,
+            ReplyCommands replies,
+            RosterCommands registrations,
+            Address address) {
+        this.guests = guests;
+        this.roster = roster;
+        this.programme = programme;
+        this.replies = replies;
+        this.registrations = registrations;
+        this.address = address;
+    }
+
+    /** What came of a reply. */
+    enum Came {
+        TAKEN,
+        /** The entry is not one of ours, or no longer. */
+        UNKNOWN,
+        /** It comes from somebody else than the entry was sent to. */
+        NOT_THEIRS,
+        /** Too late, or no room. */
+        REFUSED
+    }
+
+    Came apply(Replied replied) {
+        Matcher invitee = INVITEE.matcher(replied.uid());
+        if (invitee.matches() && invitee.group(3).equals(address.host())) {
+            return ofInvitee(Long.parseLong(invitee.group(1)), Long.parseLong(invitee.group(2)), replied);
+        }
+        Matcher registration = REGISTRATION.matcher(replied.uid());
+        return registration.matches() && registration.group(2).equals(address.host())
+                ? ofRegistration(Long.parseLong(registration.group(1)), replied)
+                : Came.UNKNOWN;
+    }
+
+    private Came ofInvitee(long id, long session, Replied replied) {
+        Link link = new Link(id, 1);
+        Optional<GuestQueries.Invitee> found = guests.invitee(link);
+        Optional<Session> date = programme
+                .session(session)
+                .filter(s ->
+                        found.isPresent() && s.offering().id() == found.get().offering());
+        if (found.isEmpty() || date.isEmpty()) {
+            return Came.UNKNOWN;
+        }
+        GuestQueries.Invitee invitee = found.get();
+        if (!invitee.email().equals(replied.email())) {
+            return Came.NOT_THEIRS;
+        }
+        String name = invitee.name().isEmpty() ? invitee.email() : invitee.name();
+        int party = Math.max(1, invitee.party());
+        Application asked = new Application(
+                session, name, invitee.email(), "", party, date.get().zone(), List.of(), List.of(), "");
+        return came(replies.answer(asked, reply(replied), Optional.of(link)));
+    }
+
+    private Came ofRegistration(long id, Replied replied) {
+        Optional<Registration> found = roster.registration(id);
+        if (found.isEmpty()) {
+            return Came.UNKNOWN;
+        }
+        Registration r = found.get();
+        if (!r.email().equals(replied.email())) {
+            return Came.NOT_THEIRS;
+        }
+        boolean rsvp = programme
+                .session(r.session())
+                .filter(s -> s.offering().signUp().rsvp())
+                .isPresent();
+        if (rsvp) {
+            return came(replies.change(id, reply(replied)));
+        }
+        boolean givesBack = reply(replied) == Reply.NO && RegistrationState.ACTIVE.contains(r.state());
+        if (givesBack) {
+            return registrations.cancel(id, r.name(), "declined in the calendar") ? Came.TAKEN : Came.REFUSED;
+        }
+        return reply(replied) == Reply.YES && r.state() == RegistrationState.REGISTERED ? Came.TAKEN : Came.REFUSED;
+    }
+
+    private static Came came(Registering registering) {
+        return registering instanceof Registering.Done ? Came.TAKEN : Came.REFUSED;
+    }
+
+    private static Reply reply(Replied replied) {
+        return switch (replied.answer()) {
+            case ACCEPTED -> Reply.YES;
+            case TENTATIVE -> Reply.MAYBE;
+            case DECLINED -> Reply.NO;
+        };
+    }
+}

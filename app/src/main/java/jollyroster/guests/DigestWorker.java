@@ -1,0 +1,121 @@
+package jollyroster.guests;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.time.LocalTime;
+import java.time.ZoneId;
+import java.time.ZonedDateTime;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import jollyroster.platform.OrganisationQueries;
+import jollyroster.platform.Times;
+import jollyroster.programme.Offering;
+import jollyroster.programme.ProgrammeQueries;
+import jollyroster.programme.Session;
+import jollyroster.programme.Tell;
+import jollyroster.roster.GuestCommands;
+import jollyroster.roster.GuestQueries;
+import jollyroster.roster.Reply;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.scheduling.annotation.Scheduled;
+import org.springframework.stereotype.Component;
+
+/** Tells organisers how answers stand: each morning when there are new ones, or once when answers are due. */
+@Component
+public class DigestWorker {
+
+    private static final Logger LOG = LoggerFactory.getLogger(DigestWorker.class);
+    private static final LocalTime MORNING = LocalTime.of(8, 0);
+    private final GuestCommands commands;
+    private final GuestQueries guests;
+    private final ProgrammeQueries programme;
+    private final OrganisationQueries organisation;
+    private final Clock clock;
+    private final boolean auto;
+
+    DigestWorker(
+            GuestCommands commands,
+            GuestQueries guests,
+            ProgrammeQueries programme,
+            OrganisationQueries organisation,
+            Clock clock,
+            @Value("${jolly.jobs.auto:true}") boolean auto) {
+        this.commands = commands;
+        this.guests = guests;
+        this.programme = programme;
+        this.organisation = organisation;
+        this.clock = clock;
+        this.auto = auto;
+    }
+
+    @Scheduled(fixedDelay = 60_000)
+    void tick() {
+        if (auto && organisation.isSetUp()) {
+            try {
+                tellDue();
+            } catch (RuntimeException outage) {
+                LOG.error("Organisers are told later: {}", outage.toString());
+            }
+        }
+    }
+
+    /** Writes every digest that is due now. @return how many */
+    public synchronized int tellDue() {
+        Instant now = clock.instant();
+        return (int) commands.telling().stream()
+                .flatMap(id -> programme.offering(id).stream())
+                .filter(offering -> tell(offering, now))
+                .count();
+    }
+
+    private boolean tell(Offering offering, Instant now) {
+        Optional<Instant> due = offering.signUp().tell() == Tell.DAILY ? morning(now) : deadline(offering, now);
+        Instant told = guests.told(offering.id()).orElse(Instant.EPOCH);
+        boolean news = due.isPresent()
+                && told.isBefore(due.get())
+                && (offering.signUp().tell() == Tell.DEADLINE || guests.answersAfter(offering.id(), told) > 0);
+        if (news) {
+            commands.tellOfMany(offering, summary(offering, now), due.get());
+        }
+        return news;
+    }
+
+    private Optional<Instant> morning(Instant now) {
+        ZoneId home = organisation.organisation().zone();
+        ZonedDateTime today = now.atZone(home).with(MORNING);
+        return Optional.of((today.toInstant().isAfter(now) ? today.minusDays(1) : today).toInstant());
+    }
+
+    /** The latest time that answers to one of the dates were due. */
+    private Optional<Instant> deadline(Offering offering, Instant now) {
+        return programme.sessionsOf(offering.id()).stream()
+                .map(Session::cutOff)
+                .filter(at -> !at.isAfter(now))
+                .max(Instant::compareTo);
+    }
+
+    private String summary(Offering offering, Instant now) {
+        StringBuilder words = new StringBuilder("How answers to " + offering.title() + " stand. ");
+        List<Session> coming = programme.sessionsOf(offering.id()).stream()
+                .filter(s -> s.end().isAfter(now))
+                .toList();
+        for (Session s : coming) {
+            Map<Reply, Integer> answers = guests.answers(s.book());
+            words.append(Times.dayAndTime(s.start(), s.zone()))
+                    .append(": ")
+                    .append(answers.getOrDefault(Reply.YES, 0))
+                    .append(" yes, ")
+                    .append(answers.getOrDefault(Reply.MAYBE, 0))
+                    .append(" maybe, ")
+                    .append(answers.getOrDefault(Reply.NO, 0))
+                    .append(" no. ");
+        }
+        long silent = guests.list(offering.id()).stream()
+                .filter(i -> i.state().isEmpty())
+                .count();
+        return words.append(silent).append(" invited have not answered.").toString();
+    }
+}

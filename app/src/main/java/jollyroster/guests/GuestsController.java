@@ -1,0 +1,276 @@
+package jollyroster.guests;
+
+import java.io.IOException;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import jollyroster.core.door.LinkTokens.Link;
+import jollyroster.exchange.CalendarReplies;
+import jollyroster.exchange.TableReader;
+import jollyroster.platform.DeskPage;
+import jollyroster.platform.Permissions;
+import jollyroster.platform.PersonalLinks;
+import jollyroster.platform.Times;
+import jollyroster.programme.Offering;
+import jollyroster.programme.ProgrammeQueries;
+import jollyroster.programme.Session;
+import jollyroster.roster.GuestCommands;
+import jollyroster.roster.GuestQueries;
+import jollyroster.roster.GuestQueries.Invitee;
+import jollyroster.roster.Reply;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.multipart.MultipartFile;
+import org.springframework.web.server.ResponseStatusException;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+
+/** The guest list of an offering: who is invited, who has answered what, and who asks to come. */
+@DeskPage
+class GuestsController {
+
+    private static final int LARGEST = 1_000_000;
+    private final ProgrammeQueries programme;
+    private final GuestQueries guests;
+    private final GuestCommands commands;
+    private final CalendarAnswers calendarAnswers;
+    private final PersonalLinks links;
+    private final Permissions permissions;
+    private final Clock clock;
+
+    GuestsController(
+            ProgrammeQueries programme,
+            GuestQueries guests,
+            GuestCommands commands,
+            CalendarAnswers calendarAnswers,
+            PersonalLinks links,
+            Permissions permissions,
+            Clock clock) {
+        this.programme = programme;
+        this.guests = guests;
+        this.commands = commands;
+        this.calendarAnswers = calendarAnswers;
+        this.links = links;
+        this.permissions = permissions;
+        this.clock = clock;
+    }
+
+    /** @param answer the code of a reply, {@code silent} or {@code new} */
+    record Line(
+            long id,
+            String name,
+            String email,
+            String answer,
+            String answerWord,
+            int party,
+            String invited,
+            String link,
+            long session,
+            long registration) {}
+
+    record Asking(long id, String name, String email, String words, String at) {}
+
+    /** @param fresh how many have not been written to @param silent how many have not answered */
+    record View(
+            long offering,
+            String title,
+            boolean rsvp,
+            boolean invitedOnly,
+            String until,
+            List<Tab> tabs,
+            List<Line> lines,
+            List<Asking> asking,
+            int fresh,
+            int silent,
+            int total) {}
+
+    record Tab(String code, String word, int number, boolean lit) {}
+
+    private Offering known(long id) {
+        return programme
+                .offering(id)
+                .filter(o -> !o.rules().pattern())
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+    }
+
+    private static String back(long id) {
+        return "redirect:/desk/offerings/" + id + "/guests";
+    }
+
+    @GetMapping("/desk/offerings/{id}/guests")
+    String guests(@PathVariable long id, @RequestParam(defaultValue = "") String show, Model model) {
+        Offering o = known(id);
+        List<Line> all = guests.list(id).stream().map(i -> line(i, o.zone())).toList();
+        Optional<Session> next = programme.sessionsOf(id).stream()
+                .filter(s -> s.isOpenAt(clock.instant()))
+                .findFirst();
+        model.addAttribute(
+                "view",
+                new View(
+                        id,
+                        o.title(),
+                        o.signUp().rsvp(),
+                        o.rules().visibility() == jollyroster.programme.Visibility.INVITED,
+                        next.map(s -> Times.dayAndTime(s.cutOff(), s.zone())).orElse(""),
+                        tabs(all, show),
+                        all.stream()
+                                .filter(l -> show.isEmpty() || l.answer().equals(show))
+                                .toList(),
+                        guests.pleas(id).stream()
+                                .map(p -> new Asking(
+                                        p.id(),
+                                        p.name(),
+                                        p.email(),
+                                        p.words(),
+                                        Times.dayAndTime(p.askedAt(), o.zone())))
+                                .toList(),
+                        count(all, "new"),
+                        count(all, "silent"),
+                        all.size()));
+        return "guests/guests";
+    }
+
+    private static int count(List<Line> lines, String answer) {
+        return (int) lines.stream().filter(l -> l.answer().equals(answer)).count();
+    }
+
+    private static List<Tab> tabs(List<Line> all, String show) {
+        return List.of(
+                new Tab("", "everybody", all.size(), show.isEmpty()),
+                new Tab("yes", "yes", count(all, "yes"), show.equals("yes")),
+                new Tab("maybe", "maybe", count(all, "maybe"), show.equals("maybe")),
+                new Tab("no", "no", count(all, "no"), show.equals("no")),
+                new Tab("silent", "no answer yet", count(all, "silent"), show.equals("silent")),
+                new Tab("new", "not written to", count(all, "new"), show.equals("new")));
+    }
+
+    private Line line(Invitee i, ZoneId zone) {
+        String silent = i.invited().isPresent() ? "silent" : "new";
+        String answer = i.reply().map(Reply::code).orElse(silent);
+        Instant last = i.reminded().or(i::invited).orElse(null);
+        return new Line(
+                i.id(),
+                i.name().isEmpty() ? i.email() : i.name(),
+                i.email(),
+                answer,
+                i.state().map(s -> s.word()).orElse(silent.equals("new") ? "not written to" : "no answer yet"),
+                i.party(),
+                last == null ? "" : Times.dayAndTime(last, zone),
+                links.invited(new Link(i.id(), i.generation())),
+                i.session(),
+                i.registration());
+    }
+
+    /** Takes people in from text or a file. */
+    @PostMapping("/desk/offerings/{id}/guests")
+    String add(
+            @PathVariable long id,
+            @RequestParam(defaultValue = "") String text,
+            @RequestParam(required = false) @Nullable MultipartFile file,
+            RedirectAttributes flash)
+            throws IOException {
+        known(id);
+        boolean fromFile = file != null && !file.isEmpty();
+        if (text.length() > LARGEST || fromFile && file.getSize() > LARGEST) {
+            flash.addFlashAttribute("warned", "Nobody was taken in: it is larger than 1 MB.");
+            return back(id);
+        }
+        GuestReading.Read read = GuestReading.read(fromFile ? TableReader.text(file.getBytes()) : text);
+        int added = commands.invite(id, read.guests());
+        flash.addFlashAttribute(
+                "said",
+                added + (added == 1 ? " person" : " people") + " taken in, "
+                        + (read.guests().size() - added) + " on the list already. Nobody has been written to yet.");
+        if (!read.wrong().isEmpty()) {
+            flash.addFlashAttribute(
+                    "warned",
+                    "Not e-mail addresses: "
+                            + String.join(", ", read.wrong().stream().limit(10).toList())
+                            + (read.wrong().size() > 10
+                                    ? " and " + (read.wrong().size() - 10) + " more."
+                                    : "."));
+        }
+        return back(id);
+    }
+
+    @PostMapping("/desk/offerings/{id}/guests/send")
+    String send(@PathVariable long id, RedirectAttributes flash) {
+        Offering o = known(id);
+        if (o.status() != jollyroster.programme.OfferingStatus.PUBLISHED) {
+            flash.addFlashAttribute("warned", "Not sent: publish the offering first, or the links lead nowhere.");
+            return back(id);
+        }
+        int sent = commands.sendInvitations(id);
+        flash.addFlashAttribute(
+                "said", sent == 1 ? "1 invitation is on its way." : sent + " invitations are on their way.");
+        return back(id);
+    }
+
+    /** Writes once more to everybody who has not answered. */
+    @PostMapping("/desk/offerings/{id}/guests/remind")
+    String remind(@PathVariable long id, RedirectAttributes flash) {
+        known(id);
+        List<Long> silent = guests.list(id).stream()
+                .filter(i -> i.invited().isPresent() && i.state().isEmpty())
+                .map(Invitee::id)
+                .toList();
+        int sent = commands.remind(id, silent);
+        flash.addFlashAttribute("said", sent == 1 ? "1 person is reminded." : sent + " people are reminded.");
+        return back(id);
+    }
+
+    @PostMapping("/desk/offerings/{id}/guests/{guest}/remove")
+    String remove(@PathVariable long id, @PathVariable long guest, RedirectAttributes flash) {
+        known(id);
+        commands.uninvite(id, guest);
+        flash.addFlashAttribute(
+                "said", "Off the list. Their link is worth nothing now; an answer already given stands.");
+        return back(id);
+    }
+
+    @PostMapping("/desk/offerings/{id}/guests/asking/{plea}")
+    String decide(
+            @PathVariable long id,
+            @PathVariable long plea,
+            @RequestParam(defaultValue = "false") boolean yes,
+            RedirectAttributes flash) {
+        known(id);
+        commands.decide(id, plea, yes, permissions.actor());
+        flash.addFlashAttribute("said", yes ? "Invited, and told." : "Told that there is no room.");
+        return back(id);
+    }
+
+    /** Reads replies that calendar programs sent, from a file or pasted, as a calendar or as a whole mail. */
+    @PostMapping("/desk/offerings/{id}/guests/replies")
+    String replies(
+            @PathVariable long id,
+            @RequestParam(defaultValue = "") String text,
+            @RequestParam(required = false) @Nullable MultipartFile file,
+            RedirectAttributes flash)
+            throws IOException {
+        known(id);
+        boolean fromFile = file != null && !file.isEmpty();
+        String source = fromFile ? TableReader.text(file.getBytes()) : text;
+        Map<CalendarAnswers.Came, Integer> came = new EnumMap<>(CalendarAnswers.Came.class);
+        CalendarReplies.read(source).forEach(reply -> came.merge(calendarAnswers.apply(reply), 1, Integer::sum));
+        int taken = came.getOrDefault(CalendarAnswers.Came.TAKEN, 0);
+        int others = came.values().stream().mapToInt(Integer::intValue).sum() - taken;
+        flash.addFlashAttribute(
+                taken > 0 ? "said" : "warned",
+                came.isEmpty()
+                        ? "There is no reply to an invitation in it."
+                        : taken + " taken"
+                                + (others > 0
+                                        ? ", " + others + " not: unknown, from another address, or too late."
+                                        : "."));
+        return back(id);
+    }
+}
