@@ -46,6 +46,7 @@ class Needs {
     private final RosterQueries roster;
     private final OutboxQueries outbox;
     private final AttendanceQueries attendance;
+    private final WaitingNeeds waiting;
     private final Permissions permissions;
 
     Needs(
@@ -56,6 +57,7 @@ class Needs {
             RosterQueries roster,
             OutboxQueries outbox,
             AttendanceQueries attendance,
+            WaitingNeeds waiting,
             Permissions permissions) {
         this.programme = programme;
         this.hosts = hosts;
@@ -64,6 +66,7 @@ class Needs {
         this.roster = roster;
         this.outbox = outbox;
         this.attendance = attendance;
+        this.waiting = waiting;
         this.permissions = permissions;
     }
 
@@ -85,6 +88,7 @@ class Needs {
         soon.forEach(s -> soon(s, counts.get(s.id()), now, needs));
         unmarked(now, needs);
         if (permissions.isOrganiser()) {
+            needs.addAll(waiting.at(now));
             failedMessages(needs);
             collisions(soon, now, needs);
             findings(now, needs);

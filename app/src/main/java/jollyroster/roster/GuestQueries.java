@@ -124,6 +124,16 @@ public class GuestQueries {
                 .fetch(p -> new Plea(p.getId(), p.getName(), p.getEmail(), p.getWords(), p.getAskedAt()));
     }
 
+    /** How many ask to come and wait for an answer, by offering. */
+    public Map<Long, Integer> pleas() {
+        return reads.sql()
+                .select(PLEA.OFFERING_ID, DSL.count())
+                .from(PLEA)
+                .where(PLEA.DECIDED_AT.isNull())
+                .groupBy(PLEA.OFFERING_ID)
+                .fetchMap(PLEA.OFFERING_ID, DSL.count());
+    }
+
     /** People in each kind of answer on a session. */
     public Map<Reply, Integer> answers(long session) {
         Map<Reply, Integer> answers = new EnumMap<>(Reply.class);

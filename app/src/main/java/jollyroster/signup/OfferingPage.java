@@ -137,8 +137,8 @@ record OfferingPage(
                 o.summary(),
                 Markdown.toSafeHtml(o.description()),
                 Times.length(java.time.Duration.ofMinutes(o.minutes())),
-                online ? "Online" : o.place(),
-                o.venue().map(Venue::accessNote).orElse(""),
+                toldTo(facts) ? online ? "Online" : o.place() : "told with the invitation",
+                toldTo(facts) ? o.venue().map(Venue::accessNote).orElse("") : "",
                 online,
                 o.bring(),
                 HostQueries.names(facts.hosts(), o.hostName()),
@@ -161,6 +161,11 @@ record OfferingPage(
                         !open.isEmpty() && o.rules().visibility() == Visibility.INVITED && !facts.invited(),
                         open.isEmpty() ? "" : Times.dayAndTime(open.get(0).cutOff(), facts.visitor())),
                 facts.preview());
+    }
+
+    /** Where something by invitation is held is for those who are invited. */
+    private static boolean toldTo(Facts facts) {
+        return facts.offering().rules().visibility() != Visibility.INVITED || facts.invited() || facts.preview();
     }
 
     private static Front front(Facts facts) {

@@ -1,0 +1,71 @@
+package jollyroster.desk;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import jollyroster.desk.Needs.Need;
+import jollyroster.platform.Times;
+import jollyroster.programme.ProgrammeQueries;
+import jollyroster.programme.Session;
+import jollyroster.roster.GuestQueries;
+import jollyroster.roster.Registration;
+import jollyroster.roster.RegistrationState;
+import jollyroster.roster.RosterQueries;
+import org.springframework.stereotype.Component;
+
+/** People who wait for an answer, or whose time to answer runs out. */
+@Component
+class WaitingNeeds {
+
+    private static final Duration SOON = Duration.ofHours(24);
+    private final RosterQueries roster;
+    private final GuestQueries guests;
+    private final ProgrammeQueries programme;
+
+    WaitingNeeds(RosterQueries roster, GuestQueries guests, ProgrammeQueries programme) {
+        this.roster = roster;
+        this.guests = guests;
+        this.programme = programme;
+    }
+
+    List<Need> at(Instant now) {
+        List<Need> needs = new ArrayList<>();
+        callUps(now, needs);
+        guests.pleas()
+                .forEach((offering, pleas) -> needs.add(new Need(
+                        2,
+                        pleas == 1 ? "one asks" : pleas + " ask",
+                        programme.offering(offering).orElseThrow().title(),
+                        pleas == 1
+                                ? "Somebody who is not invited asks to come."
+                                : pleas + " who are not invited ask to come.",
+                        "Say yes or no",
+                        "/desk/offerings/" + offering + "/guests")));
+        return needs;
+    }
+
+    private void callUps(Instant now, List<Need> needs) {
+        Map<Long, List<Registration>> called = roster.held().stream()
+                .filter(r -> r.state() == RegistrationState.CALLED_UP)
+                .filter(r -> r.hold().until().orElseThrow().isBefore(now.plus(SOON)))
+                .collect(Collectors.groupingBy(Registration::session));
+        for (Session s : programme.sessions(called.keySet())) {
+            List<Registration> people = called.get(s.id());
+            Instant first = people.get(0).hold().until().orElseThrow();
+            Duration left = Duration.between(now, first);
+            String who = people.size() == 1
+                    ? people.get(0).name() + " has not answered the call-up."
+                    : people.size() + " have not answered their call-ups.";
+            needs.add(new Need(
+                    left.compareTo(Duration.ofHours(3)) < 0 ? 1 : 2,
+                    left.isNegative() ? "now" : "in " + Times.length(left),
+                    s.offering().title() + ", " + Times.dayAndTime(s.start(), s.zone()),
+                    who + " Until " + Times.dayAndTime(first, s.zone()) + ".",
+                    "Call them",
+                    "/desk/sessions/" + s.id() + "/roster?state=called-up"));
+        }
+    }
+}
