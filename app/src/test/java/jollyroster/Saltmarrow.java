@@ -76,8 +76,9 @@ public class Saltmarrow {
                                 List.of(),
                                 "Barnaby Teague"))
                         .with(SheetForm.Seats.of("120", String.valueOf(wanted.seats()), wanted.waitlist(), "3"))
-                        .with(SheetForm.SignUp.by(wanted.style()))
+                        .with(new SheetForm.SignUp(wanted.style().name(), wanted.visibility(), "", ""))
                         .with(wanted.taking())
+                        .with(wanted.inviting())
                         .asking(wanted.questions()));
         List<Long> dates = wanted.starts().stream()
                 .map(start -> sessions.addDate(
@@ -101,30 +102,40 @@ public class Saltmarrow {
             List<String> starts,
             List<QuestionForm> questions,
             SignUpStyle style,
-            SheetForm.Taking taking) {
+            SheetForm.Taking taking,
+            SheetForm.Inviting inviting,
+            String visibility) {
 
         private static final SheetForm.Taking AT_ONCE =
                 SheetForm.Taking.openly().freeing(FreedSeats.SEAT_AT_ONCE);
 
         public static Wanted seats(int seats) {
             return new Wanted(
-                    seats, true, false, List.of("2027-03-16T19:00"), List.of(), SignUpStyle.ANY_DATE, AT_ONCE);
+                    seats,
+                    true,
+                    false,
+                    List.of("2027-03-16T19:00"),
+                    List.of(),
+                    SignUpStyle.ANY_DATE,
+                    AT_ONCE,
+                    SheetForm.Inviting.nobody(),
+                    "");
         }
 
         public Wanted withoutWaitlist() {
-            return new Wanted(seats, false, online, starts, questions, style, taking);
+            return new Wanted(seats, false, online, starts, questions, style, taking, inviting, visibility);
         }
 
         public Wanted onAir(String start) {
-            return new Wanted(seats, waitlist, true, List.of(start), questions, style, taking);
+            return new Wanted(seats, waitlist, true, List.of(start), questions, style, taking, inviting, visibility);
         }
 
         public Wanted at(String... times) {
-            return new Wanted(seats, waitlist, online, List.of(times), questions, style, taking);
+            return new Wanted(seats, waitlist, online, List.of(times), questions, style, taking, inviting, visibility);
         }
 
         public Wanted asking(QuestionForm... asked) {
-            return new Wanted(seats, waitlist, online, starts, List.of(asked), style, taking);
+            return new Wanted(seats, waitlist, online, starts, List.of(asked), style, taking, inviting, visibility);
         }
 
         /** Freed seats are offered, to be answered in time. */
@@ -133,11 +144,20 @@ public class Saltmarrow {
         }
 
         public Wanted taking(SheetForm.Taking manner) {
-            return new Wanted(seats, waitlist, online, starts, questions, style, manner);
+            return new Wanted(seats, waitlist, online, starts, questions, style, manner, inviting, visibility);
+        }
+
+        /** People answer yes, maybe or no. */
+        public Wanted inviting(SheetForm.Inviting answers) {
+            return new Wanted(seats, waitlist, online, starts, questions, style, taking, answers, visibility);
+        }
+
+        public Wanted invitedOnly() {
+            return new Wanted(seats, waitlist, online, starts, questions, style, taking, inviting, "INVITED");
         }
 
         public Wanted by(SignUpStyle signUp) {
-            return new Wanted(seats, waitlist, online, starts, questions, signUp, taking);
+            return new Wanted(seats, waitlist, online, starts, questions, signUp, taking, inviting, visibility);
         }
     }
 

@@ -76,7 +76,8 @@ public class DigestWorker {
         Instant told = guests.told(offering.id()).orElse(Instant.EPOCH);
         boolean news = due.isPresent()
                 && told.isBefore(due.get())
-                && (offering.signUp().tell() == Tell.DEADLINE || guests.answersAfter(offering.id(), told) > 0);
+                && (offering.signUp().tell() == Tell.DEADLINE
+                        || guests.answersBetween(offering.id(), told, due.get()) > 0);
         if (news) {
             commands.tellOfMany(offering, summary(offering, now), due.get());
         }

@@ -15,6 +15,7 @@ import jollyroster.roster.AddingCommands;
 import jollyroster.roster.AddingCommands.Added;
 import jollyroster.roster.AddingCommands.Manner;
 import jollyroster.roster.Application;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -42,11 +43,19 @@ class AddController {
     }
 
     /** What was typed. @param walkUp whether kept-back seats may be used @param tell whether they are written to */
-    record Form(String name, String email, String phone, String party, boolean walkUp, boolean tell) {
+    record Form(
+            String name,
+            String email,
+            String phone,
+            String party,
+            @Nullable Boolean walkUp,
+            @Nullable Boolean tell) {
         Form {
             name = name == null ? "" : name;
             email = email == null ? "" : email;
             phone = phone == null ? "" : phone;
+            walkUp = Boolean.TRUE.equals(walkUp);
+            tell = Boolean.TRUE.equals(tell);
             party = party == null || party.isBlank() ? "1" : party.strip();
         }
     }

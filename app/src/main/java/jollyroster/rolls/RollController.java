@@ -14,6 +14,7 @@ import jollyroster.roster.RemarkCommands;
 import jollyroster.roster.RosterCommands;
 import jollyroster.roster.RosterPageQueries;
 import jollyroster.roster.RosterQueries;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -75,8 +76,9 @@ class RollController {
     }
 
     /** What is done with those chosen. @param all whether everybody who matches the query is meant, not only those ticked */
-    record Chosen(List<Long> r, boolean all) {
+    record Chosen(@Nullable List<Long> r, @Nullable Boolean all) {
         Chosen {
+            all = Boolean.TRUE.equals(all);
             r = r == null ? List.of() : r.stream().limit(MOST_AT_ONCE).toList();
         }
     }

@@ -178,14 +178,15 @@ public class GuestQueries {
                 .fetchOptional(OFFERING.TOLD_AT);
     }
 
-    /** How many answers to an offering were given or changed after a time. */
-    public int answersAfter(long offering, Instant after) {
+    /** How many answers to an offering were given or changed after a time, and no later than another. */
+    public int answersBetween(long offering, Instant after, Instant until) {
         return reads.sql()
                 .fetchCount(DSL.selectOne()
                         .from(REGISTRATION)
                         .join(SESSION)
                         .on(SESSION.ID.eq(REGISTRATION.SESSION_ID))
                         .where(SESSION.OFFERING_ID.eq(offering))
-                        .and(REGISTRATION.CHANGED_AT.gt(after)));
+                        .and(REGISTRATION.CHANGED_AT.gt(after))
+                        .and(REGISTRATION.CHANGED_AT.le(until)));
     }
 }

@@ -48,6 +48,16 @@ public class TrayQueries {
                 .fetchOptional(r -> parse(r.getSource(), r.getArrivedAt()));
     }
 
+    /** The latest letter to an address. */
+    public Optional<Mail> latestTo(String recipient) {
+        return reads.sql()
+                .selectFrom(TRAY_MAIL)
+                .where(TRAY_MAIL.RECIPIENT.eq(recipient))
+                .orderBy(TRAY_MAIL.ID.desc())
+                .limit(1)
+                .fetchOptional(r -> parse(r.getSource(), r.getArrivedAt()));
+    }
+
     private static Mail parse(byte[] source, Instant arrived) {
         try {
             MimeMessage mail = new MimeMessage(Session.getInstance(new Properties()), new ByteArrayInputStream(source));

@@ -23,6 +23,14 @@ class PlainVisitTest {
             "/desk/sessions/2",
             "/desk/sessions/3",
             "/desk/sessions/7",
+            "/desk/sessions/7/roster",
+            "/desk/sessions/7/roster/addresses",
+            "/desk/sessions/7/add",
+            "/desk/sessions/7/import",
+            "/desk/sessions/7/why/120",
+            "/desk/offerings/2/answers",
+            "/desk/offerings/3/guests",
+            "/desk/offerings/7/guests",
             "/desk/people",
             "/desk/people/1",
             "/desk/outbox",
@@ -35,6 +43,10 @@ class PlainVisitTest {
             "/",
             "/p/knots-and-splicing-bench",
             "/p/marine-vhf-radio-procedure",
+            "/p/open-evening-at-the-boathouse",
+            "/p/instructor-briefing",
+            "/p/coastal-navigation",
+            "/mine",
             "/zone",
             "/sign-in",
             "/my/nonsense",
@@ -60,10 +72,12 @@ class PlainVisitTest {
             page.fill("#name", "Sunniva Eldjarn");
             page.fill("#email", "sunniva@nojs.example");
             page.selectOption("select[name='q.left_handed']", "Neither of us");
+            page.selectOption("select[name='q.rope_to_take_home']", "Three-strand");
             page.click("[data-take]");
             assertThat(page.locator("main")).hasAttribute("data-state", "registered");
             page.click("a[rel=my]");
-            page.click("text=Give back your seat");
+            page.click("summary >> text=Give back your seat");
+            page.click("button >> text=Give back your seat");
             assertThat(page.locator("main")).hasAttribute("data-state", "cancelled");
         }
     }
@@ -100,6 +114,12 @@ class PlainVisitTest {
             page.fill("#email", "tome@phone.example");
             page.selectOption("#party", "2");
             page.selectOption("select[name='q.left_handed']", "One of us");
+            page.selectOption("select[name='q.rope_to_take_home']", "Three-strand");
+            assertThat(page.locator("#companion1")).isVisible();
+            assertThat(page.locator("#companion2")).isHidden();
+            assertThat(page.locator("[id='q.what_was_it']")).isHidden();
+            page.locator("input[name='q.have_you_spliced_before'][value=yes]").check();
+            assertThat(page.locator("[id='q.what_was_it']")).isVisible();
             page.click("[data-take]");
             assertThat(page.locator("main")).hasAttribute("data-state", "waitlisted");
             assertThat(page.locator(".stub")).containsText("Place");

@@ -26,12 +26,12 @@ class ProgrammeStoryTest {
             "/desk/programme?state=waiting",
             "/desk/lanes?at=2027-03-15",
             "/desk/lanes?weeks=4",
-            "/desk/offerings/4",
-            "/desk/offerings/8",
-            "/desk/offerings/4/share",
-            "/desk/offerings/4/preview",
-            "/desk/schedule/9",
-            "/desk/sessions/9",
+            "/desk/offerings/5",
+            "/desk/offerings/9",
+            "/desk/offerings/5/share",
+            "/desk/offerings/5/preview",
+            "/desk/schedule/10",
+            "/desk/sessions/10",
             "/desk/setup/venues",
             "/desk/setup/venues/1",
             "/desk/setup/team",
@@ -66,7 +66,7 @@ class ProgrammeStoryTest {
     void dates_are_typed_read_back_mended_in_place_picked_and_imported() {
         try (BrowserContext context = Chromium.person(port, Chromium.desktop("America/Halifax"))) {
             Page page = Chromium.signedIn(context);
-            page.navigate("/desk/offerings/3");
+            page.navigate("/desk/offerings/4");
             page.fill("#typed", "Tue 6 Apr 10-10:30, 13:45-14:15 x5\nMon 13 Apr 2027 10-11");
             Locator readings = page.locator("#readings");
             assertThat(readings)
@@ -151,7 +151,8 @@ class ProgrammeStoryTest {
             page.click("[data-take]");
             assertThat(page.locator("main")).hasAttribute("data-state", "registered");
             page.click("a[rel=my]");
-            assertThat(page.locator(".change-date")).containsText("Sat 27 Mar, 14:30–16:30");
+            page.click("summary >> text=Change the date");
+            assertThat(page.locator(".drawers")).containsText("Sat 27 Mar, 14:30–16:30");
             page.click("text=Change to this date");
             assertThat(page.locator(".said")).containsText("Your date is changed.");
             assertThat(page.locator(".ticket")).containsText("Sat 27 Mar, 14:30–16:30");
@@ -168,8 +169,9 @@ class ProgrammeStoryTest {
             assertThat(page.locator(".choice label")).hasCount(1);
             page.fill("#name", "Joaquim Strand");
             page.fill("#email", "joaquim@crew.example");
+            page.locator("input[name='q.i_can_come_to_at_least_five_of']").check();
             page.click("[data-take]");
-            assertThat(page.locator("main")).hasAttribute("data-state", "registered");
+            assertThat(page.locator("main")).hasAttribute("data-state", "waitlisted");
             assertThat(page.locator(".series-dates li")).hasCount(6);
             assertThat(page.locator(".series-dates li").first()).containsText("Wed 17 Mar, 22:00");
             assertThat(page.locator(".series-dates li").nth(2)).containsText("Wed 31 Mar, 23:00");

@@ -29,7 +29,7 @@ class ScreenshotsTest {
             typedDates(organiser);
             shoot(organiser, "/desk/lanes?at=2027-03-15", "host-lanes");
             shoot(organiser, "/desk/offerings/2/share", "share");
-            shoot(organiser, "/desk/schedule/10", "change-session");
+            shoot(organiser, "/desk/schedule/11", "change-session");
             shoot(organiser, "/desk/setup/venues", "venues");
             shoot(organiser, "/desk/sessions/7", "session");
             shoot(organiser, "/desk/sessions/2", "session-past");
@@ -50,7 +50,7 @@ class ScreenshotsTest {
     }
 
     private void typedDates(Page page) {
-        page.navigate("/desk/offerings/3");
+        page.navigate("/desk/offerings/4");
         page.fill(
                 "#typed",
                 String.join(

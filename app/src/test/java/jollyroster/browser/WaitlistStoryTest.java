@@ -1,0 +1,178 @@
+package jollyroster.browser;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.springframework.boot.test.web.server.LocalServerPort;
+
+/** A full session and its waitlist, questions put together, and answers to an invitation, as people do it. */
+@DemoTest
+class WaitlistStoryTest {
+
+    @TempDir
+    Path folder;
+
+    @LocalServerPort
+    int port;
+
+    /** Somebody gives a seat back; whoever is first in line is asked, answers on a phone, and has the seat. */
+    @Test
+    void a_freed_seat_is_offered_and_taken_and_everybody_can_see_why() {
+        try (BrowserContext desk = Chromium.person(port, Chromium.desktop("America/Halifax"));
+                BrowserContext phone = Chromium.person(port, Chromium.phone("America/Halifax"))) {
+            Page visitor = phone.newPage();
+            visitor.navigate("/p/man-overboard-drill");
+            for (int i = 0; i < 3; i++) {
+                crew(visitor, i);
+            }
+            crew(visitor, 3);
+            assertThat(visitor.locator("main")).hasAttribute("data-state", "waitlisted");
+            String waiting = visitor.getAttribute("a[rel=my]", "href");
+
+            Page organiser = Chromium.signedIn(desk);
+            organiser.navigate("/desk/sessions/17/roster");
+            organiser
+                    .locator("tr", new Page.LocatorOptions().setHasText("Crew Of Five B"))
+                    .locator("[data-choose]")
+                    .check();
+            assertThat(organiser.locator("[data-chosen-count]")).hasText("1 ticked");
+            organiser.onDialog(dialog -> dialog.accept());
+            organiser.click("text=Give back their seats");
+            assertThat(organiser.locator(".said")).containsText("1 registration given back");
+            assertThat(organiser.locator(".in-page")).containsText("called up 1");
+
+            visitor.navigate(waiting);
+            assertThat(visitor.locator(".answer-now")).containsText("A seat is held for you");
+            assertThat(visitor.locator("[data-deadline]")).containsText(Pattern.compile("in \\d+ [dh]"));
+            assertThat(Chromium.violations(visitor)).isEmpty();
+            visitor.click("text=Take the seat");
+            assertThat(visitor.locator(".said")).containsText("The seats are yours");
+            assertThat(visitor.locator("main")).hasAttribute("data-state", "registered");
+
+            organiser.navigate("/desk/sessions/17/roster?q=Crew+Of+Five+D");
+            organiser.click("text=why");
+            assertThat(organiser.locator("tbody tr").first()).containsText("took the seats offered");
+            assertThat(organiser.locator("tbody tr").nth(1)).containsText("first in line whose party of 1 fits");
+        }
+    }
+
+    private static void crew(Page visitor, int number) {
+        visitor.navigate("/p/man-overboard-drill");
+        visitor.locator(".choice label", new Page.LocatorOptions().setHasText("Sat 27 Mar, 10:00"))
+                .locator("input")
+                .check();
+        visitor.fill("#name", "Crew Of Five " + (char) ('A' + number));
+        visitor.fill("#email", "five" + number + "@crew.example");
+        visitor.click("[data-take]");
+        assertThat(visitor.locator("main")).hasAttribute("data-state", Pattern.compile("registered|waitlisted"));
+    }
+
+    @Test
+    void questions_are_put_together_with_mouse_and_keys() {
+        try (BrowserContext context = Chromium.person(port, Chromium.desktop("America/Halifax"))) {
+            Page page = Chromium.signedIn(context);
+            page.navigate("/desk/offerings/4");
+            page.fill("#q-label-0", "Which boat?");
+            page.selectOption("#q-kind-0", "CHOOSE_ONE");
+            page.fill("#q-options-0", "Dinghy | 4\nYour own");
+            page.fill("#q-label-1", "What is yours called?");
+            page.click("text=Add a question");
+            page.keyboard().type("Shoe size");
+            Locator rows = page.locator("[data-question]");
+            rows.nth(2).locator("[data-kind]").selectOption("NUMBER");
+            assertThat(rows.nth(2).locator("[data-bounds]")).isVisible();
+            assertThat(rows.nth(2).locator("[data-options]")).isHidden();
+            rows.nth(2).locator("[data-grip]").press("ArrowUp");
+            rows.nth(1).locator("[data-grip]").press("ArrowUp");
+            assertThat(rows.nth(0).locator("[data-label]")).hasValue("Shoe size");
+            rows.nth(2)
+                    .locator("[data-shown-if]")
+                    .selectOption(new com.microsoft.playwright.options.SelectOption().setLabel("if “Which boat?”"));
+            rows.nth(2).locator("[data-shown-values] textarea").fill("Your own");
+            assertThat(Chromium.violations(page)).isEmpty();
+            page.click("text=Keep changes");
+            assertThat(page.locator(".said")).hasText("Kept.");
+            assertThat(rows.nth(0).locator("[data-label]")).hasValue("Shoe size");
+            assertThat(rows.nth(1).locator("[data-label]")).hasValue("Which boat?");
+            assertThat(rows.nth(2).locator("[data-shown-if] option:checked")).hasText("if “Which boat?”");
+
+            rows.nth(2).locator("[data-grip]").dragTo(rows.nth(0));
+            assertThat(rows.nth(0).locator("[data-label]")).hasValue("What is yours called?");
+            assertThat(rows.nth(0).locator("[data-shown-if] option:checked")).hasText("always");
+        }
+    }
+
+    @Test
+    void an_invitation_is_answered_and_the_answer_changed() throws Exception {
+        try (BrowserContext desk = Chromium.person(port, Chromium.desktop("America/Halifax"));
+                BrowserContext outside = Chromium.person(port, Chromium.phone("America/Halifax"))) {
+            Page organiser = Chromium.signedIn(desk);
+            organiser.navigate("/desk/offerings/3/guests");
+            Path cards = folder.resolve("guests.vcf");
+            Files.writeString(
+                    cards,
+                    "BEGIN:VCARD\r\nVERSION:4.0\r\nFN:Quill Okonjo\r\nEMAIL:quill@crew.example\r\nEND:VCARD\r\n");
+            organiser.setInputFiles("#guest-file", cards);
+            organiser.click("text=Take them in");
+            assertThat(organiser.locator(".said")).containsText("1 person taken in");
+            organiser.onDialog(dialog -> dialog.accept());
+            organiser.click("text=Send 1 invitation");
+            assertThat(organiser.locator(".said")).containsText("1 invitation is on its way");
+            String link = organiser
+                    .locator("tr", new Page.LocatorOptions().setHasText("Quill Okonjo"))
+                    .locator("[data-copy-text]")
+                    .getAttribute("data-copy-text");
+
+            Page guest = outside.newPage();
+            guest.navigate(link);
+            assertThat(guest.locator("#email")).hasValue("quill@crew.example");
+            guest.locator("input[name=reply][value=no]").check();
+            assertThat(guest.locator("#party")).isHidden();
+            guest.locator("input[name=reply][value=yes]").check();
+            guest.selectOption("#party", "2");
+            guest.fill("#companion1", "Teo Vance");
+            guest.click("text=Send my answer");
+            assertThat(guest.locator("main")).hasAttribute("data-state", "registered");
+            guest.navigate(link);
+            assertThat(guest.locator(".own-reply [aria-pressed=true]")).hasText("Yes");
+            guest.click(".own-reply >> text=Maybe");
+            assertThat(guest.locator("main")).hasAttribute("data-state", "maybe");
+            assertThat(Chromium.violations(guest)).isEmpty();
+            organiser.navigate("/desk/offerings/3/guests?show=maybe");
+            assertThat(organiser.locator("tbody")).containsText("Quill Okonjo");
+        }
+    }
+
+    @Test
+    void a_table_is_imported_and_people_are_written_to() {
+        try (BrowserContext context = Chromium.person(port, Chromium.desktop("America/Halifax"))) {
+            Page page = Chromium.signedIn(context);
+            page.navigate("/desk/sessions/20/import");
+            page.fill("#text", "name;email\nIlse Merrow;ilse@import.example\nAde Strand;ade\n");
+            page.click("text=Check it");
+            assertThat(page.locator(".row-problems")).containsText("Row 3 “ade” is not an e-mail address");
+            page.fill("#text", "name;email\nIlse Merrow;ilse@import.example\nAde Strand;ade@import.example\n");
+            page.click("text=Check it");
+            page.click("text=Add all 2");
+            assertThat(page.locator(".said")).containsText("2 seated");
+            page.locator("[data-choose-all]").check();
+            page.click("text=Write to them");
+            page.fill("#subject", "Where to park");
+            page.fill("#body", "Hello {{first_name}}, park at the {{quay}}.");
+            page.click(".deeds >> text=Write >> nth=-1");
+            assertThat(page.locator(".warned")).containsText("A name between {{ }} is not known");
+            page.locator("[data-choose-all]").check();
+            page.fill("#body", "Hello {{first_name}}, park at the quay.");
+            page.click(".deeds button >> text=Write");
+            assertThat(page.locator(".said")).containsText("Written to");
+        }
+    }
+}

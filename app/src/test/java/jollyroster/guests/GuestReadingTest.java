@@ -1,0 +1,39 @@
+package jollyroster.guests;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import jollyroster.roster.GuestCommands.Guest;
+import org.junit.jupiter.api.Test;
+
+class GuestReadingTest {
+
+    private static final Guest WREN = new Guest("Wren Skerry", "wren@crew.example");
+    private static final Guest TEO = new Guest("", "teo@crew.example");
+
+    @Test
+    void addresses_are_read_with_and_without_names_and_each_once() {
+        GuestReading.Read read = GuestReading.read(
+                "Wren Skerry <Wren@crew.example>, teo@crew.example\n\"Wren\" <wren@crew.example>;not one");
+        assertThat(read.guests()).containsExactly(WREN, TEO);
+        assertThat(read.wrong()).containsExactly("not one");
+    }
+
+    @Test
+    void tables_are_read_by_their_headings() {
+        assertThat(GuestReading.read("Boat;Name;E-mail\nCurlew;Wren Skerry;wren@crew.example\nDab;;teo@crew.example")
+                        .guests())
+                .containsExactly(WREN, TEO);
+    }
+
+    @Test
+    void contact_cards_are_read() {
+        String cards = "BEGIN:VCARD\r\nVERSION:4.0\r\nFN:Wren Skerry\r\nEMAIL:wren@crew.example\r\nEND:VCARD\r\n"
+                + "BEGIN:VCARD\r\nVERSION:3.0\r\nFN:No Address\r\nN:Address;No\r\nEND:VCARD\r\n";
+        assertThat(GuestReading.read(cards).guests()).containsExactly(WREN);
+    }
+
+    @Test
+    void nothing_is_nobody() {
+        assertThat(GuestReading.read(" \n ,; \n").guests()).isEmpty();
+    }
+}

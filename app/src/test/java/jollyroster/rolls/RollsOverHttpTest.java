@@ -1,0 +1,339 @@
+package jollyroster.rolls;
+
+import static jollyroster.Saltmarrow.Wanted.seats;
+import static jollyroster.Saltmarrow.person;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import ezvcard.Ezvcard;
+import ezvcard.VCardVersion;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.IntStream;
+import jollyroster.AppTest;
+import jollyroster.Browserless;
+import jollyroster.Saltmarrow;
+import jollyroster.Saltmarrow.Published;
+import jollyroster.TestClock;
+import jollyroster.outbox.OutboxWorker;
+import jollyroster.programme.PlanCommands;
+import jollyroster.programme.ProgrammeQueries;
+import jollyroster.programme.QuestionForm;
+import jollyroster.roster.Registering;
+import jollyroster.roster.Registration;
+import jollyroster.roster.RegistrationState;
+import jollyroster.roster.RemarkCommands;
+import jollyroster.roster.RosterCommands;
+import jollyroster.roster.RosterQueries;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.test.web.server.LocalServerPort;
+
+/** The roster's pages as an organiser uses them. */
+@AppTest
+class RollsOverHttpTest {
+
+    @LocalServerPort
+    int port;
+
+    @Autowired
+    Saltmarrow saltmarrow;
+
+    @Autowired
+    RosterCommands roster;
+
+    @Autowired
+    RosterQueries queries;
+
+    @Autowired
+    RemarkCommands remarks;
+
+    @Autowired
+    PlanCommands planned;
+
+    @Autowired
+    ProgrammeQueries programme;
+
+    @Autowired
+    OutboxWorker worker;
+
+    @Autowired
+    TestClock clock;
+
+    Browserless organiser;
+
+    @BeforeEach
+    void morning() {
+        clock.set(TestClock.START);
+        saltmarrow.setUp();
+        organiser = new Browserless(port).signIn();
+    }
+
+    private long register(long session, String name, int party) {
+        return ((Registering.Done) roster.register(person(session, name, party)))
+                .link()
+                .id();
+    }
+
+    private static String rolls(Published at) {
+        return "/desk/sessions/" + at.session() + "/roster";
+    }
+
+    private List<String> names(String address) {
+        return organiser.get(address).document().select(".roll td.name > a").eachText();
+    }
+
+    private RegistrationState state(long id) {
+        return queries.registration(id).orElseThrow().state();
+    }
+
+    @Test
+    void a_long_roster_is_read_page_by_page_in_each_order() {
+        Published at = saltmarrow.publish(seats(300));
+        IntStream.range(0, 130).forEach(i -> register(at.session(), "Sailor " + letters(i), 1));
+        for (String sort : List.of("NAME", "STATE", "LATEST")) {
+            List<String> seen = new ArrayList<>();
+            String next = rolls(at) + "?sort=" + sort;
+            while (!next.isEmpty()) {
+                Browserless.Page page = organiser.get(next);
+                seen.addAll(page.document().select(".roll td.name > a").eachText());
+                String more =
+                        page.document().select("p.filters a:contains(More)").attr("href");
+                next = more.isEmpty() ? "" : rolls(at) + more;
+            }
+            assertThat(seen).as(sort).hasSize(130).doesNotHaveDuplicates();
+        }
+        assertThat(names(rolls(at) + "?sort=NAME")).hasSize(60).isSorted();
+    }
+
+    private static String letters(int i) {
+        return "" + (char) ('a' + i / 26) + (char) ('a' + i % 26);
+    }
+
+    @Test
+    void people_are_found_by_name_state_mark_and_answer() {
+        Published at = saltmarrow.publish(
+                seats(2).asking(QuestionForm.of("CHOOSE_SEVERAL", "Waters?", "", false, "Bay\nOffshore\nOff")));
+        long question = programme.questions(at.offering()).get(0).id();
+        new Browserless(port)
+                .register(at, Map.of("name", "Wren Skerry", "email", "w@crew.example", "q.waters", "Offshore"));
+        new Browserless(port).register(at, Map.of("name", "Teo Vance", "email", "t@crew.example", "q.waters", "Off"));
+        long waiting = register(at.session(), "Ilse Merrow", 1);
+        remarks.mark(List.of(waiting), true);
+        assertThat(names(rolls(at) + "?q=SKERRY")).containsExactly("Wren Skerry");
+        assertThat(names(rolls(at) + "?q=t@crew")).containsExactly("Teo Vance");
+        assertThat(names(rolls(at) + "?state=waitlisted")).containsExactly("Ilse Merrow");
+        assertThat(names(rolls(at) + "?marked=on")).containsExactly("Ilse Merrow");
+        assertThat(names(rolls(at) + "?question=" + question + "&is=Off")).containsExactly("Teo Vance");
+        assertThat(names(rolls(at) + "?q=%25")).isEmpty();
+    }
+
+    @Test
+    void many_are_marked_moved_written_to_and_given_back_at_once() {
+        Published at = saltmarrow.publish(seats(3).at("2027-03-16T19:00", "2027-03-23T19:00"));
+        long one = register(at.session(), "Marisol Achterberg", 1);
+        long two = register(at.session(), "Kofi Brannigan", 1);
+        long elsewhere = register(at.dates().get(1), "Somebody Else", 1);
+
+        post(at, "/write", Map.of("r", String.valueOf(one), "subject", "Tides", "body", "Hello {{nobody}}"));
+        assertThat(organiser.get(rolls(at)).document().select("#body").text()).isNotEmpty();
+        worker.sendDue();
+        assertThat(organiser.get("/desk/outbox?show=sent").document().text()).doesNotContain("Tides");
+        post(at, "/write", Map.of("all", "true", "subject", "Tides", "body", "Hello {{first_name}}, bring boots."));
+        worker.sendDue();
+        assertThat(organiser.get("/desk/outbox?show=sent").document().text()).contains("From the organiser");
+
+        post(at, "/mark", Map.of("r", String.valueOf(elsewhere), "on", "true"));
+        assertThat(queries.registration(elsewhere).orElseThrow().remarks().marked())
+                .as("only people of this roster are touched")
+                .isFalse();
+        post(
+                at,
+                "/move",
+                Map.of("r", String.valueOf(one), "to", String.valueOf(at.dates().get(1))));
+        assertThat(queries.registration(one).orElseThrow().session())
+                .isEqualTo(at.dates().get(1));
+        post(at, "/cancel", Map.of("r", String.valueOf(two)));
+        assertThat(state(two)).isEqualTo(RegistrationState.CANCELLED);
+    }
+
+    private Browserless.Page post(Published at, String deed, Map<String, String> fields) {
+        return organiser.post(rolls(at), rolls(at) + deed, fields);
+    }
+
+    @Test
+    void what_was_given_back_can_be_put_back_where_the_rule_allows() {
+        Published at = saltmarrow.publish(seats(1));
+        long one = register(at.session(), "Anneke Strand", 1);
+        roster.cancel(one, "Anneke Strand", "a cold");
+        String why = "/desk/sessions/" + at.session() + "/why/" + one;
+        assertThat(organiser.get(why).document().text()).contains("says: a cold");
+        organiser.post(why, why + "/restore", Map.of());
+        assertThat(state(one)).isEqualTo(RegistrationState.REGISTERED);
+        roster.cancel(one, "Anneke Strand", "");
+        register(at.session(), "Bao Lindqvist", 1);
+        organiser.post(why, why + "/restore", Map.of());
+        assertThat(state(one)).isEqualTo(RegistrationState.CANCELLED);
+    }
+
+    @Test
+    void a_walk_up_takes_a_kept_back_seat() {
+        Published at = saltmarrow.publish(seats(2));
+        planned.setKeptBack(at.session(), 1);
+        register(at.session(), "Oriel Saltonby", 1);
+        String add = "/desk/sessions/" + at.session() + "/add";
+        Map<String, String> walkUp = Map.of("name", "Pascoe Merrow", "email", "p@crew.example", "party", "1");
+        Map<String, String> kept = new LinkedHashMap<>(walkUp);
+        kept.put("walkUp", "true");
+        assertThat(organiser.post(add, add, kept).status()).isEqualTo(302);
+        assertThat(queries.roster(at.session()))
+                .extracting(Registration::state)
+                .containsOnly(RegistrationState.REGISTERED);
+        assertThat(programme.session(at.session()).orElseThrow().keptBack()).isZero();
+        assertThat(organiser
+                        .post(add, add, kept)
+                        .document()
+                        .select(".field-problem")
+                        .text())
+                .contains("already");
+        Map<String, String> nobody = Map.of("name", "", "email", "x", "party", "0");
+        assertThat(organiser.post(add, add, nobody).document().select(".field-problem"))
+                .hasSize(3);
+    }
+
+    @Test
+    void a_table_is_judged_first_and_then_all_are_added_or_nobody() {
+        Published at = saltmarrow.publish(seats(2).asking(QuestionForm.of("YES_NO", "Swims?", "", false, "")));
+        String page = "/desk/sessions/" + at.session() + "/import";
+        String wrong =
+                "Full name;E-mail;Swims?\nWren Skerry;wren@crew.example;yes\nTeo;teo;no\nWren;wren@crew.example;\n";
+        Browserless.Page checked = organiser.post(page, page + "/check", Map.of("text", wrong));
+        assertThat(checked.document().select(".mapping select option[selected]").eachText())
+                .containsExactly("name", "e-mail", "Swims?");
+        assertThat(checked.document().select(".row-problems li").eachText())
+                .containsExactly("Row 3 “teo” is not an e-mail address", "Row 4 this address comes a second time");
+        assertThat(organiser.post(page, page, Map.of("text", wrong)).status()).isEqualTo(422);
+        assertThat(queries.roster(at.session())).isEmpty();
+
+        String good =
+                "first name,last name,email,people\nWren,Skerry,wren@crew.example,1\nTeo,Vance,teo@crew.example,2\n";
+        assertThat(organiser.post(page, page, Map.of("text", good)).status()).isEqualTo(302);
+        assertThat(queries.roster(at.session()))
+                .extracting(Registration::name, Registration::state)
+                .containsExactly(
+                        org.assertj.core.groups.Tuple.tuple("Wren Skerry", RegistrationState.REGISTERED),
+                        org.assertj.core.groups.Tuple.tuple("Teo Vance", RegistrationState.WAITLISTED));
+    }
+
+    @Test
+    void an_import_that_does_not_fit_adds_nobody() {
+        Published at = saltmarrow.publish(seats(1).withoutWaitlist());
+        String page = "/desk/sessions/" + at.session() + "/import";
+        Browserless.Page refused = organiser.post(
+                page, page, Map.of("text", "name,email\nWren Skerry,w@crew.example\nTeo Vance,t@crew.example\n"));
+        assertThat(refused.status()).isEqualTo(422);
+        assertThat(refused.document().select(".warned").text()).contains("Nobody was added");
+        assertThat(queries.roster(at.session())).isEmpty();
+    }
+
+    @Test
+    void a_table_with_a_hundred_thousand_rows_is_refused_in_words() {
+        Published at = saltmarrow.publish(seats(1));
+        String page = "/desk/sessions/" + at.session() + "/import";
+        Browserless.Page refused =
+                organiser.post(page, page + "/check", Map.of("text", "a,b\n" + "x,y\n".repeat(100_000)));
+        assertThat(refused.status()).isEqualTo(422);
+        assertThat(refused.document().select(".warned").text()).contains("5,000 rows");
+    }
+
+    @Test
+    void the_roster_is_taken_away_as_cards_addresses_and_paper() {
+        Published at = saltmarrow.publish(seats(5));
+        register(at.session(), "Sunniva Eldjarn", 2);
+        var cards = Ezvcard.parse(organiser
+                        .get("/desk/sessions/" + at.session() + "/roster.vcf")
+                        .response()
+                        .body())
+                .all();
+        assertThat(cards).hasSize(1);
+        assertThat(cards.get(0).getVersion()).isEqualTo(VCardVersion.V4_0);
+        assertThat(cards.get(0).getFormattedName().getValue()).isEqualTo("Sunniva Eldjarn");
+        assertThat(organiser
+                        .get(rolls(at) + "/addresses")
+                        .document()
+                        .select("#addresses")
+                        .text())
+                .isEqualTo("sunniva.eldjarn@crew.example");
+        for (String paper : List.of("roster.pdf", "sign-in.pdf", "badges.pdf")) {
+            Browserless.Page pdf = organiser.get("/desk/sessions/" + at.session() + "/" + paper);
+            assertThat(pdf.status()).isEqualTo(200);
+            assertThat(pdf.response().body()).as(paper).startsWith("%PDF-");
+        }
+    }
+
+    @Test
+    void answers_are_tallied_listed_and_written_out() {
+        Published at = saltmarrow.publish(seats(9).asking(
+                        QuestionForm.of("CHOOSE_ONE", "Boat?", "", true, "Dinghy | 2\nGig"),
+                        QuestionForm.of("NUMBER", "Age?", "", false, ""),
+                        QuestionForm.of("SHORT_TEXT", "Wish?", "", false, "")));
+        Browserless visitor = new Browserless(port);
+        visitor.register(
+                at,
+                Map.of(
+                        "name",
+                        "Wren Skerry",
+                        "email",
+                        "w@crew.example",
+                        "q.boat",
+                        "Dinghy",
+                        "q.age",
+                        "31",
+                        "q.wish",
+                        "=HYPERLINK(1)"));
+        visitor.register(at, Map.of("name", "Teo Vance", "email", "t@crew.example", "q.boat", "Dinghy", "q.age", "40"));
+        visitor.register(at, Map.of("name", "Ilse Merrow", "email", "i@crew.example", "q.boat", "Gig"));
+        assertThat(visitor.register(at, Map.of("name", "Late Comer", "email", "l@crew.example", "q.boat", "Dinghy"))
+                        .document()
+                        .select("#e-q\\.boat .field-problem")
+                        .text())
+                .contains("has just run out");
+        String answers = "/desk/offerings/" + at.offering() + "/answers";
+        var page = organiser.get(answers).document();
+        assertThat(page.select(".tally-bars li").get(0).text())
+                .contains("Dinghy")
+                .contains("2 67 %")
+                .contains("0 of 2 left");
+        assertThat(page.select(".spread b").eachText()).containsExactly("31", "35.5", "40");
+        assertThat(page.select(".tally-texts li").text()).contains("Wren Skerry");
+        long boat = programme.questions(at.offering()).get(0).id();
+        assertThat(organiser
+                        .get(answers + "?question=" + boat + "&is=Gig")
+                        .document()
+                        .select("#who td.name")
+                        .eachText())
+                .containsExactly("Ilse Merrow");
+        assertThat(organiser.get(answers + ".csv").response().body())
+                .contains("'=HYPERLINK(1)")
+                .contains("Dinghy,31,");
+    }
+
+    @Test
+    void strangers_and_other_sessions_reach_nothing() {
+        Published at = saltmarrow.publish(seats(5));
+        long one = register(at.session(), "Linnea Tidewater", 1);
+        Published other = saltmarrow.publish(seats(5));
+        assertThat(organiser
+                        .get("/desk/sessions/" + other.session() + "/why/" + one)
+                        .status())
+                .isEqualTo(404);
+        Browserless stranger = new Browserless(port);
+        for (String closed : List.of("/roster", "/roster.vcf", "/roster.pdf", "/add", "/import", "/why/" + one)) {
+            assertThat(stranger.get("/desk/sessions/" + at.session() + closed).location())
+                    .as(closed)
+                    .contains("/sign-in");
+        }
+    }
+}
