@@ -79,6 +79,7 @@ public class Saltmarrow {
                         .with(new SheetForm.SignUp(wanted.style().name(), wanted.visibility(), "", ""))
                         .with(wanted.taking())
                         .with(wanted.inviting())
+                        .with(wanted.paying())
                         .asking(wanted.questions()));
         List<Long> dates = wanted.starts().stream()
                 .map(start -> sessions.addDate(
@@ -104,7 +105,8 @@ public class Saltmarrow {
             SignUpStyle style,
             SheetForm.Taking taking,
             SheetForm.Inviting inviting,
-            String visibility) {
+            String visibility,
+            SheetForm.Paying paying) {
 
         private static final SheetForm.Taking AT_ONCE =
                 SheetForm.Taking.openly().freeing(FreedSeats.SEAT_AT_ONCE);
@@ -119,23 +121,27 @@ public class Saltmarrow {
                     SignUpStyle.ANY_DATE,
                     AT_ONCE,
                     SheetForm.Inviting.nobody(),
-                    "");
+                    "",
+                    SheetForm.Paying.nothing());
         }
 
         public Wanted withoutWaitlist() {
-            return new Wanted(seats, false, online, starts, questions, style, taking, inviting, visibility);
+            return new Wanted(seats, false, online, starts, questions, style, taking, inviting, visibility, paying);
         }
 
         public Wanted onAir(String start) {
-            return new Wanted(seats, waitlist, true, List.of(start), questions, style, taking, inviting, visibility);
+            return new Wanted(
+                    seats, waitlist, true, List.of(start), questions, style, taking, inviting, visibility, paying);
         }
 
         public Wanted at(String... times) {
-            return new Wanted(seats, waitlist, online, List.of(times), questions, style, taking, inviting, visibility);
+            return new Wanted(
+                    seats, waitlist, online, List.of(times), questions, style, taking, inviting, visibility, paying);
         }
 
         public Wanted asking(QuestionForm... asked) {
-            return new Wanted(seats, waitlist, online, starts, List.of(asked), style, taking, inviting, visibility);
+            return new Wanted(
+                    seats, waitlist, online, starts, List.of(asked), style, taking, inviting, visibility, paying);
         }
 
         /** Freed seats are offered, to be answered in time. */
@@ -144,20 +150,35 @@ public class Saltmarrow {
         }
 
         public Wanted taking(SheetForm.Taking manner) {
-            return new Wanted(seats, waitlist, online, starts, questions, style, manner, inviting, visibility);
+            return new Wanted(seats, waitlist, online, starts, questions, style, manner, inviting, visibility, paying);
         }
 
         /** People answer yes, maybe or no. */
         public Wanted inviting(SheetForm.Inviting answers) {
-            return new Wanted(seats, waitlist, online, starts, questions, style, taking, answers, visibility);
+            return new Wanted(seats, waitlist, online, starts, questions, style, taking, answers, visibility, paying);
+        }
+
+        /** A seat is paid for on registering. */
+        public Wanted costing(String amount) {
+            return new Wanted(
+                    seats,
+                    waitlist,
+                    online,
+                    starts,
+                    questions,
+                    style,
+                    taking,
+                    inviting,
+                    visibility,
+                    new SheetForm.Paying(amount, "CAD"));
         }
 
         public Wanted invitedOnly() {
-            return new Wanted(seats, waitlist, online, starts, questions, style, taking, inviting, "INVITED");
+            return new Wanted(seats, waitlist, online, starts, questions, style, taking, inviting, "INVITED", paying);
         }
 
         public Wanted by(SignUpStyle signUp) {
-            return new Wanted(seats, waitlist, online, starts, questions, signUp, taking, inviting, visibility);
+            return new Wanted(seats, waitlist, online, starts, questions, signUp, taking, inviting, visibility, paying);
         }
     }
 

@@ -16,6 +16,7 @@ import jollyroster.programme.SessionCommands;
 import jollyroster.programme.SessionCommands.NewDate;
 import jollyroster.programme.SheetForm;
 import jollyroster.programme.SheetForm.Inviting;
+import jollyroster.programme.SheetForm.Paying;
 import jollyroster.programme.SheetForm.Place;
 import jollyroster.programme.SheetForm.Seats;
 import jollyroster.programme.SheetForm.SignUp;
@@ -262,12 +263,22 @@ class DemoProgramme {
                         "A day in the pool and the raft, for certificates that run out this year.",
                         "Life-jackets, raft drill, helicopter lift in the pool.",
                         "Swimwear and a towel.")
-                .saying("Holders of a basic certificate", "CA$180", "course, certificates");
+                .saying("Holders of a basic certificate", "", "course, certificates");
         long refresher = keep(SheetForm.titled(survival.title())
                 .with(survival)
                 .with(at("IN_PERSON", "Boathouse", DemoOrganisation.SABLE, DemoOrganisation.OTTOLINE))
                 .with(Seats.of("420", "12", true, "1").needing("6", "10"))
-                .with(new SignUp("", "UNLISTED", "72", "60")));
+                .with(new SignUp("", "UNLISTED", "72", "60"))
+                .with(new Paying("180.00", "CAD"))
+                .asking(List.of(
+                        question("DATE", "Your certificate runs out on", "as it is printed on it", true, "")
+                                .within("2026-01-01", "2030-12-31"),
+                        question(
+                                "AGREEMENT",
+                                "I am fit to swim and to be lifted, and know of no reason not to",
+                                "",
+                                true,
+                                ""))));
         dates(refresher, 420, "2027-04-17T09:00");
         return session;
     }

@@ -13,6 +13,8 @@ final class MessageWords {
         return switch (anchor) {
             case REGISTERED -> "Confirmation";
             case CONFIRM -> "Asks to confirm";
+            case PAY -> "Asks to pay";
+            case PAID_TOO_LATE -> "Paid too late";
             case WAITLISTED -> "Waitlist notice";
             case CALLED_UP -> "Call-up";
             case SEATED -> "Seat freed";

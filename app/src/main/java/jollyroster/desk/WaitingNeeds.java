@@ -14,6 +14,7 @@ import jollyroster.roster.GuestQueries;
 import jollyroster.roster.Registration;
 import jollyroster.roster.RegistrationState;
 import jollyroster.roster.RosterQueries;
+import jollyroster.till.PaymentQueries;
 import org.springframework.stereotype.Component;
 
 /** People who wait for an answer, or whose time to answer runs out. */
@@ -24,16 +25,26 @@ class WaitingNeeds {
     private final RosterQueries roster;
     private final GuestQueries guests;
     private final ProgrammeQueries programme;
+    private final PaymentQueries payments;
 
-    WaitingNeeds(RosterQueries roster, GuestQueries guests, ProgrammeQueries programme) {
+    WaitingNeeds(RosterQueries roster, GuestQueries guests, ProgrammeQueries programme, PaymentQueries payments) {
         this.roster = roster;
         this.guests = guests;
         this.programme = programme;
+        this.payments = payments;
     }
 
     List<Need> at(Instant now) {
         List<Need> needs = new ArrayList<>();
         callUps(now, needs);
+        payments.owed()
+                .forEach(p -> needs.add(new Need(
+                        2,
+                        "owed back",
+                        p.amount().inWords() + " to " + p.name(),
+                        "The payment came when the seats were gone.",
+                        "See why",
+                        "/desk/sessions/" + p.session() + "/why/" + p.registration())));
         guests.pleas()
                 .forEach((offering, pleas) -> needs.add(new Need(
                         2,

@@ -11,6 +11,8 @@ final class Subjects {
         return switch (anchor) {
             case REGISTERED -> "Your seat: " + title;
             case CONFIRM -> "Please confirm: " + title;
+            case PAY -> "Please pay: " + title;
+            case PAID_TOO_LATE -> "Your payment came too late: " + title;
             case WAITLISTED -> "You are on the waitlist: " + title;
             case CALLED_UP -> "A seat is free for you, please answer: " + title;
             case SEATED -> "A seat is yours: " + title;

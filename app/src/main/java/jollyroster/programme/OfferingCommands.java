@@ -170,6 +170,8 @@ public class OfferingCommands {
         row.setIsRsvp(form.inviting().rsvp());
         row.setIsCompanyShown(form.inviting().companyShown());
         row.setTell(form.inviting().tell());
+        row.setPriceMinor((int) form.paying().price().orElseThrow().minor());
+        row.setCurrency(form.paying().currency());
     }
 
     private static void fill(OfferingRecord row, SheetForm.Seats s) {

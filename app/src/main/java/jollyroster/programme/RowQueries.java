@@ -8,6 +8,7 @@ import static jollyroster.platform.tables.Tables.VENUE;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.Collection;
+import java.util.Currency;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -16,6 +17,7 @@ import jollyroster.core.intake.Bounds;
 import jollyroster.core.intake.Condition;
 import jollyroster.core.intake.Option;
 import jollyroster.core.intake.Question;
+import jollyroster.core.prices.Price;
 import jollyroster.core.seats.FreedSeats;
 import jollyroster.core.seats.SignUpStyle;
 import jollyroster.platform.tables.tables.records.QuestionRecord;
@@ -146,7 +148,8 @@ final class RowQueries {
                 r.get(OFFERING.AFTER_ADDRESS),
                 r.get(OFFERING.IS_RSVP),
                 r.get(OFFERING.IS_COMPANY_SHOWN),
-                Tell.valueOf(r.get(OFFERING.TELL)));
+                Tell.valueOf(r.get(OFFERING.TELL)),
+                new Price(r.get(OFFERING.PRICE_MINOR), Currency.getInstance(r.get(OFFERING.CURRENCY))));
     }
 
     private static OfferingFront front(Record r) {

@@ -104,6 +104,7 @@ final class SheetCheck {
 
     private void taking(SheetForm.Taking t) {
         check("inviting.tell", isOneOf(Tell.values(), sheet.inviting().tell()), "Choose when you are told.");
+        check("paying.amount", sheet.paying().price().isPresent(), "An amount from 0 to 100,000, such as 12.50.");
         check("taking.freed", isOneOf(FreedSeats.values(), t.freed()), "Choose what becomes of freed seats.");
         boolean limit = t.waitlistLimit().isEmpty() || SheetForm.isNumber(t.waitlistLimit(), 0, 100_000);
         check("taking.waitlistLimit", limit, "Parties, from 0 to 100,000; empty for no limit.");

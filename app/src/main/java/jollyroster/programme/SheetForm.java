@@ -4,8 +4,10 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import jollyroster.core.intake.Contact;
 import jollyroster.core.intake.Text;
+import jollyroster.core.prices.Price;
 import jollyroster.core.seats.FreedSeats;
 import jollyroster.core.seats.SignUpStyle;
 import org.jspecify.annotations.Nullable;
@@ -23,6 +25,7 @@ public record SheetForm(
         SignUp signup,
         Taking taking,
         Inviting inviting,
+        Paying paying,
         List<QuestionForm> question) {
 
     public static final int MOST_QUESTIONS = 40;
@@ -40,6 +43,7 @@ public record SheetForm(
         signup = signup == null ? SignUp.open() : signup;
         taking = taking == null ? Taking.openly() : taking;
         inviting = inviting == null ? Inviting.nobody() : inviting;
+        paying = paying == null ? Paying.nothing() : paying;
         question = question == null ? List.of() : new ArrayList<>(question);
     }
 
@@ -53,35 +57,40 @@ public record SheetForm(
                 SignUp.open(),
                 Taking.openly(),
                 Inviting.nobody(),
+                Paying.nothing(),
                 List.of());
     }
 
     public SheetForm with(Words changed) {
-        return new SheetForm(version, changed, place, seats, signup, taking, inviting, question);
+        return new SheetForm(version, changed, place, seats, signup, taking, inviting, paying, question);
     }
 
     public SheetForm with(Place changed) {
-        return new SheetForm(version, words, changed, seats, signup, taking, inviting, question);
+        return new SheetForm(version, words, changed, seats, signup, taking, inviting, paying, question);
     }
 
     public SheetForm with(Seats changed) {
-        return new SheetForm(version, words, place, changed, signup, taking, inviting, question);
+        return new SheetForm(version, words, place, changed, signup, taking, inviting, paying, question);
     }
 
     public SheetForm with(SignUp changed) {
-        return new SheetForm(version, words, place, seats, changed, taking, inviting, question);
+        return new SheetForm(version, words, place, seats, changed, taking, inviting, paying, question);
     }
 
     public SheetForm with(Taking changed) {
-        return new SheetForm(version, words, place, seats, signup, changed, inviting, question);
+        return new SheetForm(version, words, place, seats, signup, changed, inviting, paying, question);
     }
 
     public SheetForm with(Inviting changed) {
-        return new SheetForm(version, words, place, seats, signup, taking, changed, question);
+        return new SheetForm(version, words, place, seats, signup, taking, changed, paying, question);
+    }
+
+    public SheetForm with(Paying changed) {
+        return new SheetForm(version, words, place, seats, signup, taking, inviting, changed, question);
     }
 
     public SheetForm asking(List<QuestionForm> asked) {
-        return new SheetForm(version, words, place, seats, signup, taking, inviting, asked);
+        return new SheetForm(version, words, place, seats, signup, taking, inviting, paying, asked);
     }
 
     /** What is said. @param labels parted by commas */
@@ -279,6 +288,22 @@ public record SheetForm(
         /** People register rather than answer. */
         public static Inviting nobody() {
             return new Inviting(false, false, "");
+        }
+    }
+
+    /** What a seat costs, paid on registering. @param amount as typed; empty for nothing */
+    public record Paying(String amount, String currency) {
+        public Paying {
+            amount = orEmpty(amount).strip();
+            currency = orEmpty(currency).isEmpty() ? "CAD" : currency;
+        }
+
+        public static Paying nothing() {
+            return new Paying("", "");
+        }
+
+        Optional<Price> price() {
+            return Price.typed(amount, currency);
         }
     }
 

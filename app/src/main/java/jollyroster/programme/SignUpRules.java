@@ -1,6 +1,7 @@
 package jollyroster.programme;
 
 import java.util.OptionalInt;
+import jollyroster.core.prices.Price;
 import jollyroster.core.seats.FreedSeats;
 
 /**
@@ -14,6 +15,7 @@ import jollyroster.core.seats.FreedSeats;
  * @param afterAddress an https address people are offered after registering; empty for none
  * @param rsvp whether people answer yes, maybe or no
  * @param companyShown whether people see who comes
+ * @param price of a seat
  * @param tell when the organiser is written to about answers
  */
 public record SignUpRules(
@@ -27,4 +29,11 @@ public record SignUpRules(
         String afterAddress,
         boolean rsvp,
         boolean companyShown,
-        Tell tell) {}
+        Tell tell,
+        Price price) {
+
+    /** Whether seats are only held until they are paid for. */
+    public boolean isPaid() {
+        return !price.isFree() && !rsvp;
+    }
+}

@@ -10,11 +10,14 @@ import jollyroster.roster.Registration;
 import jollyroster.roster.RegistrationState;
 import jollyroster.roster.RosterQueries;
 import jollyroster.roster.SeatingCommands;
+import jollyroster.till.PaymentCommands;
+import jollyroster.till.PaymentQueries;
 import org.springframework.http.HttpStatus;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
@@ -25,6 +28,8 @@ class WhyController {
     private final RollAssembler assembler;
     private final RosterQueries roster;
     private final SeatingCommands seating;
+    private final PaymentQueries payments;
+    private final PaymentCommands paying;
     private final Permissions permissions;
     private final Clock clock;
 
@@ -32,11 +37,15 @@ class WhyController {
             RollAssembler assembler,
             RosterQueries roster,
             SeatingCommands seating,
+            PaymentQueries payments,
+            PaymentCommands paying,
             Permissions permissions,
             Clock clock) {
         this.assembler = assembler;
         this.roster = roster;
         this.seating = seating;
+        this.payments = payments;
+        this.paying = paying;
         this.permissions = permissions;
         this.clock = clock;
     }
@@ -57,7 +66,10 @@ class WhyController {
             int party,
             String note,
             boolean canRestore,
-            List<Decision> decisions) {}
+            List<Decision> decisions,
+            List<Paid> payments) {}
+
+    record Paid(long id, String amount, String state, String at) {}
 
     private record Found(Session session, Registration registration) {}
 
@@ -95,8 +107,26 @@ class WhyController {
                                         l.actor(),
                                         l.entry().words(),
                                         l.detail()))
+                                .toList(),
+                        payments.of(registration).stream()
+                                .map(p -> new Paid(
+                                        p.id(),
+                                        p.amount().inWords(),
+                                        p.state()
+                                                .toLowerCase(java.util.Locale.ROOT)
+                                                .replace('_', ' '),
+                                        Times.dayAndTime(p.startedAt(), s.zone())))
                                 .toList()));
         return "rolls/why";
+    }
+
+    /** Notes that money was given back. */
+    @PostMapping("/desk/sessions/{id}/why/{registration}/refunded")
+    String refunded(
+            @PathVariable long id, @PathVariable long registration, @RequestParam(defaultValue = "0") long payment) {
+        known(id, registration);
+        payments.of(registration).stream().filter(p -> p.id() == payment).forEach(p -> paying.refunded(p.id()));
+        return "redirect:/desk/sessions/" + id + "/why/" + registration;
     }
 
     /** Takes a giving back, a declining or a running out back, where the seat rule allows. */

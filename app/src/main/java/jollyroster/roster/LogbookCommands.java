@@ -137,6 +137,10 @@ class LogbookCommands {
         write(r.getSessionId(), r.getId(), ATTENDEE, LogbookEntry.REPLIED, reply.code() + people + waits, now);
     }
 
+    void paid(RegistrationRecord r, String amount, Instant now) {
+        write(r.getSessionId(), r.getId(), ATTENDEE, LogbookEntry.PAID, amount, now);
+    }
+
     void seatedAnyway(RegistrationRecord r, String actor, String why, int over, Instant now) {
         String full = over > 0 ? "; " + over + " over the seats" : "";
         write(r.getSessionId(), r.getId(), actor, LogbookEntry.SEATED_ANYWAY, why + full, now);

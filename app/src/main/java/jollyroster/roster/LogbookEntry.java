@@ -21,6 +21,7 @@ public enum LogbookEntry {
     ADDED("added somebody by hand"),
     RESTORED("put somebody back on"),
     REPLIED("answered"),
+    PAID("paid"),
     WROTE("wrote to people"),
     SESSION_CHANGED("changed the session"),
     CALLED_OFF("called the session off"),

@@ -1,7 +1,6 @@
 package jollyroster.roster;
 
 import java.time.Clock;
-import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
@@ -27,7 +26,6 @@ import org.springframework.transaction.annotation.Transactional;
 @Component
 public class RosterCommands {
 
-    static final Duration TO_CONFIRM = Duration.ofMinutes(30);
     private final SessionCommands programme;
     private final OutboxCommands outbox;
     private final SeatCommands seats;
@@ -140,16 +138,11 @@ public class RosterCommands {
         if (!(arrival instanceof Arrival.Seated)) {
             return seats.add(asked, person, RegistrationState.WAITLISTED, null, now);
         }
-        return session.offering().signUp().emailConfirmed()
-                        && permissions.member().isEmpty()
-                ? seats.add(asked, person, RegistrationState.UNCONFIRMED, holdUntil(session, now), now)
+        boolean held = session.offering().signUp().emailConfirmed()
+                || session.offering().signUp().isPaid();
+        return held && permissions.member().isEmpty()
+                ? seats.add(asked, person, RegistrationState.UNCONFIRMED, WaitlistCommands.holdUntil(session, now), now)
                 : seats.add(asked, person, RegistrationState.REGISTERED, null, now);
-    }
-
-    /** Half an hour, but never into the session. */
-    private static Instant holdUntil(Session session, Instant now) {
-        Instant until = now.plus(TO_CONFIRM);
-        return until.isBefore(session.registersFor()) ? until : session.registersFor();
     }
 
     private void passOverTheLine(Session session, RegistrationRecord newcomer, Instant now) {
@@ -172,7 +165,8 @@ public class RosterCommands {
 
     private void tell(Arrival arrival, Session session, RegistrationRecord registration, String email, Instant now) {
         if (registration.getHeldUntil() != null) {
-            outbox.answer(Anchor.CONFIRM, Recipients.one(session, registration, email), now);
+            Anchor held = session.offering().signUp().isPaid() ? Anchor.PAY : Anchor.CONFIRM;
+            outbox.answer(held, Recipients.one(session, registration, email), now);
         } else if (arrival instanceof Arrival.Seated) {
             outbox.answerAndRemind(Anchor.REGISTERED, recipients.of(session, registration, email), now);
         } else {

@@ -223,6 +223,12 @@ class SeatCommands {
                 .execute();
     }
 
+    /** Holds the seats of a registration until it is paid for or confirmed. */
+    void hold(long registration, Instant until, Instant now) {
+        settle(registration, RegistrationState.UNCONFIRMED, "", now);
+        set(registration, REGISTRATION.HELD_UNTIL, until, now);
+    }
+
     /** Puts a registration at the end of the line. */
     void joinLine(long registration, Instant now) {
         standBack(registration, now);

@@ -24,6 +24,8 @@ import org.springframework.transaction.annotation.Transactional;
 @Component
 public class WaitlistCommands {
 
+    private static final Duration TO_CONFIRM = Duration.ofMinutes(30);
+    private static final Duration TO_PAY = Duration.ofMinutes(15);
     private static final int BATCH = 100;
     private final SessionCommands programme;
     private final SeatCommands seats;
@@ -50,9 +52,17 @@ public class WaitlistCommands {
         this.clock = clock;
     }
 
+    /** Half an hour to confirm, a quarter to pay, but never into the session. */
+    static Instant holdUntil(Session session, Instant now) {
+        Instant until = now.plus(session.offering().signUp().isPaid() ? TO_PAY : TO_CONFIRM);
+        return until.isBefore(session.registersFor()) ? until : session.registersFor();
+    }
+
     /** What came of a reply to a call-up. */
     public enum Replied {
         SEATED,
+        /** The seats are held until they are paid for. */
+        TO_PAY,
         /** The time to reply had run out. */
         TOO_LATE,
         /** Others answered first; the place in the line is kept. */
@@ -170,6 +180,12 @@ public class WaitlistCommands {
     }
 
     private Replied seat(RegistrationRecord r, Session book, String actor, Instant now) {
+        if (book.offering().signUp().isPaid()) {
+            seats.hold(r.getId(), holdUntil(book, now), now);
+            logbook.accepted(r, actor, now);
+            answer(Anchor.PAY, book, seats.byId(r.getId()).orElseThrow(), now);
+            return Replied.TO_PAY;
+        }
         seats.settle(r.getId(), RegistrationState.REGISTERED, "", now);
         logbook.accepted(r, actor, now);
         confirm(Anchor.SEATED, book, r, now);
@@ -198,10 +214,56 @@ public class WaitlistCommands {
         RegistrationRecord r = found.get();
         Session book = programme.session(r.getSessionId()).orElseThrow();
         return switch (RegistrationState.valueOf(r.getState())) {
-            case UNCONFIRMED -> isOver(r, book, now) ? runOut(r, book, now) : confirmed(r, book, now);
+            case UNCONFIRMED ->
+                book.offering().signUp().isPaid()
+                        ? Replied.NOTHING_OFFERED
+                        : isOver(r, book, now) ? runOut(r, book, now) : confirmed(r, book, now);
             case REGISTERED, CALLED_UP, WAITLISTED, MAYBE -> Replied.SEATED;
             case DECLINED, CANCELLED -> Replied.TOO_LATE;
         };
+    }
+
+    /** Whether a registration can still be paid for. */
+    @Transactional(readOnly = true)
+    public boolean mayPay(long registration) {
+        return seats.byId(registration)
+                .filter(r -> r.getState().equals(RegistrationState.UNCONFIRMED.name()))
+                .isPresent();
+    }
+
+    /**
+     * Takes the word of the till that a registration is paid for. Whoever pays while the seats are still held has them, even
+     * when the time is over; whoever pays later has them if they are still free.
+     *
+     * @param amount in words, for the logbook
+     * @return {@link Replied#SEATED}, or {@link Replied#TOO_LATE} when the money is owed back
+     */
+    @Transactional
+    public Replied paid(long registration, String amount) {
+        Instant now = clock.instant();
+        RegistrationRecord r = seats.byId(registration).orElseThrow();
+        Session book = programme.session(r.getSessionId()).orElseThrow();
+        logbook.paid(r, amount, now);
+        return switch (RegistrationState.valueOf(r.getState())) {
+            case UNCONFIRMED -> confirmed(r, book, now);
+            case REGISTERED, MAYBE -> Replied.TOO_LATE;
+            case CALLED_UP, WAITLISTED, DECLINED -> Replied.TOO_LATE;
+            case CANCELLED -> cameLate(r, book, now);
+        };
+    }
+
+    private Replied cameLate(RegistrationRecord r, Session book, Instant now) {
+        SeatTally tally = tallyFor(book, now);
+        boolean free = now.isBefore(book.end())
+                && tally.owed() == 0
+                && tally.waiting() == 0
+                && r.getParty() <= book.capacity().free(tally.taken())
+                && seats.active(book.id(), r.getPersonId()).isEmpty();
+        if (free) {
+            return confirmed(r, book, now);
+        }
+        answer(Anchor.PAID_TOO_LATE, book, r, now);
+        return Replied.TOO_LATE;
     }
 
     private Replied confirmed(RegistrationRecord r, Session book, Instant now) {

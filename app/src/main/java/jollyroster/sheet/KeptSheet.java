@@ -7,6 +7,7 @@ import jollyroster.programme.OfferingFront;
 import jollyroster.programme.OfferingRules;
 import jollyroster.programme.SheetForm;
 import jollyroster.programme.SheetForm.Inviting;
+import jollyroster.programme.SheetForm.Paying;
 import jollyroster.programme.SheetForm.Place;
 import jollyroster.programme.SheetForm.Seats;
 import jollyroster.programme.SheetForm.SignUp;
@@ -59,6 +60,9 @@ final class KeptSheet {
                         o.signUp().rsvp(),
                         o.signUp().companyShown(),
                         o.signUp().tell().name()),
+                new Paying(
+                        o.signUp().price().amount(),
+                        o.signUp().price().currency().getCurrencyCode()),
                 AskedQuestion.forms(questions));
     }
 

@@ -43,6 +43,8 @@ import org.springframework.ui.Model;
 class SheetAssembler {
 
     private static final int WEEKS_TO_PICK_FROM = 10;
+    private static final List<String> CURRENCIES =
+            List.of("CAD", "USD", "EUR", "GBP", "NOK", "SEK", "DKK", "CHF", "AUD", "NZD", "SGD", "JPY");
     private final ProgrammeQueries queries;
     private final HostQueries hosts;
     private final TeamQueries team;
@@ -137,6 +139,7 @@ class SheetAssembler {
         model.addAttribute("kinds", kinds());
         model.addAttribute("phoneRules", PhoneRule.values());
         model.addAttribute("tells", Tell.values());
+        model.addAttribute("currencies", CURRENCIES);
         model.addAttribute("venues", queries.venues());
         model.addAttribute("team", team.hosts());
         model.addAttribute("tints", Tint.values());

@@ -175,7 +175,7 @@ record OfferingPage(
                 : Locale.forLanguageTag(o.front().language()).getDisplayLanguage(Locale.ENGLISH);
         return new Front(
                 o.front().audience(),
-                o.front().price(),
+                price(o),
                 language,
                 facts.contact(),
                 o.front().picture(),
@@ -188,6 +188,14 @@ record OfferingPage(
                                 .toList()
                         : List.of(),
                 rule(o));
+    }
+
+    private static String price(Offering o) {
+        if (!o.signUp().isPaid()) {
+            return o.front().price();
+        }
+        String each = o.signUp().price().inWords() + " a seat, paid on registering";
+        return o.front().price().isEmpty() ? each : o.front().price() + " · " + each;
     }
 
     private static String rule(Offering o) {

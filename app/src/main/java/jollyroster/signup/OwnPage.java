@@ -141,6 +141,9 @@ class OwnPage {
                 Times.city(zone),
                 r.remarks().reminded(),
                 r.remarks().why(),
+                r.state() == RegistrationState.UNCONFIRMED && o.signUp().isPaid()
+                        ? o.signUp().price().times(r.party()).inWords()
+                        : "",
                 o.signUp().rsvp() ? Reply.of(r.state()).map(Reply::code).orElse("") : "",
                 s.isOpenAt(now) ? Times.dayAndTime(s.cutOff(), zone) : "");
     }

@@ -66,6 +66,7 @@ class OwnPageController {
     ModelAndView own(
             @PathVariable String token,
             @RequestParam(defaultValue = "") String came,
+            @RequestParam(defaultValue = "") String till,
             @RequestParam(name = OwnPage.JUST_REGISTERED, required = false) @Nullable String confirmed,
             HttpServletResponse response) {
         response.setHeader("Cache-Control", "no-store");
@@ -74,6 +75,7 @@ class OwnPageController {
             return unknown();
         }
         ModelAndView page = ownPage.show(found.get(), confirmed != null);
+        page.addObject("till", till);
         OwnWords.of(came).ifPresent(said -> page.addObject(said.good() ? "said" : "warned", said.words()));
         return page;
     }

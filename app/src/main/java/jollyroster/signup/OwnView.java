@@ -7,6 +7,7 @@ import java.util.Map;
  * A person's own page, decided and formatted.
  *
  * @param until how long it is to the session, in words
+ * @param toPay what is to be paid while the seats are held; empty for nothing
  * @param reply yes, maybe or no, where that is what people answer; else empty
  * @param replyUntil until when it can be changed; empty when it no longer can
  */
@@ -46,6 +47,7 @@ record OwnView(
         String zoneCity,
         boolean reminded,
         String why,
+        String toPay,
         String reply,
         String replyUntil) {
 

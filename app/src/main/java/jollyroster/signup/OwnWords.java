@@ -29,6 +29,7 @@ final class OwnWords {
             bad(Moved.NOT_OPEN, "That date is closed for registration. You keep the date you have."),
             bad(Moved.NOT_POSSIBLE, "That change is not possible. You keep the date you have."),
             good(Replied.SEATED, "The seats are yours. We have written to you."),
+            good(Replied.TO_PAY, "The seats are held for you; they are yours once they are paid for."),
             bad(Replied.TOO_LATE, "The time had run out; the seats are offered to others now."),
             bad(Replied.OUTRUN, "Somebody else was a moment faster. You keep your place in line."),
             bad(Replied.NOTHING_OFFERED, "Nothing is offered to you at the moment."),

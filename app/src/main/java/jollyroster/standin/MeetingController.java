@@ -20,10 +20,10 @@ class MeetingController {
 
     private final MeetingQueries queries;
     private final MeetingCommands commands;
-    private final MeetingReporter reporter;
+    private final Reporter reporter;
     private final Clock clock;
 
-    MeetingController(MeetingQueries queries, MeetingCommands commands, MeetingReporter reporter, Clock clock) {
+    MeetingController(MeetingQueries queries, MeetingCommands commands, Reporter reporter, Clock clock) {
         this.queries = queries;
         this.commands = commands;
         this.reporter = reporter;

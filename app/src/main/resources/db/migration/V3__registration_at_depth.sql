@@ -161,3 +161,30 @@ CREATE UNIQUE INDEX plea_open ON plea (offering_id, email) WHERE decided_at IS N
 
 -- A calendar file that goes with a letter written beforehand.
 ALTER TABLE message ADD COLUMN calendar TEXT NOT NULL DEFAULT '';
+
+-- What a seat costs, in the smallest unit of the currency; 0 is free.
+ALTER TABLE offering ADD COLUMN price_minor INTEGER NOT NULL DEFAULT 0 CHECK (price_minor BETWEEN 0 AND 10000000);
+ALTER TABLE offering ADD COLUMN currency TEXT NOT NULL DEFAULT 'CAD';
+
+CREATE TABLE payment (
+  id INTEGER PRIMARY KEY,
+  reference TEXT NOT NULL UNIQUE,
+  registration_id INTEGER NOT NULL REFERENCES registration (id),
+  amount_minor INTEGER NOT NULL CHECK (amount_minor > 0),
+  currency TEXT NOT NULL,
+  state TEXT NOT NULL CHECK (state IN ('OPEN', 'PAID', 'FAILED', 'REFUND_DUE', 'REFUNDED')),
+  started_at TEXT NOT NULL,
+  done_at TEXT
+) STRICT;
+CREATE INDEX payment_by_registration ON payment (registration_id);
+CREATE INDEX payment_owed ON payment (state) WHERE state = 'REFUND_DUE';
+
+-- What the till stand-in keeps.
+CREATE TABLE till_slip (
+  reference TEXT PRIMARY KEY,
+  what TEXT NOT NULL,
+  amount TEXT NOT NULL,
+  back TEXT NOT NULL,
+  outcome TEXT NOT NULL CHECK (outcome IN ('OPEN', 'PAID', 'FAILED')),
+  opened_at TEXT NOT NULL
+) STRICT, WITHOUT ROWID;

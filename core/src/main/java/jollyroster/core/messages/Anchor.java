@@ -6,6 +6,10 @@ public enum Anchor {
     REGISTERED,
     /** Seats are held until the person confirms the address. */
     CONFIRM,
+    /** Seats are held until they are paid for. */
+    PAY,
+    /** Money came when the seats were gone. */
+    PAID_TOO_LATE,
     /** The person has just joined the waitlist. */
     WAITLISTED,
     /** Seats came free and are offered to a waiting party. */

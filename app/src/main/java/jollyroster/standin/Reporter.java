@@ -19,11 +19,11 @@ import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
 
-/** Reports joined and left over HTTP, as an outside service would, and tries again when nobody answers. */
+/** Reports what happened at the stand-ins over HTTP, as an outside service would, and tries again when nobody answers. */
 @Component
-class MeetingReporter {
+class Reporter {
 
-    private static final Logger LOG = LoggerFactory.getLogger(MeetingReporter.class);
+    private static final Logger LOG = LoggerFactory.getLogger(Reporter.class);
     private static final int TRIES = 5;
     private final ScheduledExecutorService line = Executors.newSingleThreadScheduledExecutor();
     private final HttpClient http =
@@ -32,7 +32,7 @@ class MeetingReporter {
     private final ServiceSignature signature;
     private final JsonMapper json;
 
-    MeetingReporter(Address address, ServiceSignature signature, JsonMapper json) {
+    Reporter(Address address, ServiceSignature signature, JsonMapper json) {
         this.address = address;
         this.signature = signature;
         this.json = json;
@@ -40,11 +40,18 @@ class MeetingReporter {
 
     void report(String type, String visit, String guest, Instant at) {
         String body = json.writeValueAsString(Map.of("type", type, "visit", visit, "guest", guest, "at", at));
-        line.execute(() -> post(type + "-" + visit, String.valueOf(at.getEpochSecond()), body, 1));
+        line.execute(() -> post("/hooks/meeting", type + "-" + visit, String.valueOf(at.getEpochSecond()), body, 1));
     }
 
-    private void post(String id, String timestamp, String body, int attempt) {
-        HttpRequest request = HttpRequest.newBuilder(URI.create(address.onThisMachine("/hooks/meeting")))
+    /** Reports what became of a payment. */
+    void settled(String reference, String outcome, Instant at) {
+        String body = json.writeValueAsString(Map.of("reference", reference, "outcome", outcome));
+        line.execute(
+                () -> post("/hooks/till", outcome + "-" + reference, String.valueOf(at.getEpochSecond()), body, 1));
+    }
+
+    private void post(String hook, String id, String timestamp, String body, int attempt) {
+        HttpRequest request = HttpRequest.newBuilder(URI.create(address.onThisMachine(hook)))
                 .timeout(Duration.ofSeconds(10))
                 .header("Content-Type", "application/json")
                 .header("webhook-id", id)
@@ -53,7 +60,7 @@ class MeetingReporter {
                 .POST(HttpRequest.BodyPublishers.ofString(body))
                 .build();
         if (!accepted(request) && attempt < TRIES) {
-            line.schedule(() -> post(id, timestamp, body, attempt + 1), 2L * attempt, TimeUnit.SECONDS);
+            line.schedule(() -> post(hook, id, timestamp, body, attempt + 1), 2L * attempt, TimeUnit.SECONDS);
         }
     }
 
@@ -61,7 +68,7 @@ class MeetingReporter {
         try {
             return http.send(request, HttpResponse.BodyHandlers.discarding()).statusCode() < 300;
         } catch (IOException nobodyAnswers) {
-            LOG.warn("A meeting report was not taken and is tried again.");
+            LOG.warn("A report was not taken and is tried again.");
             return false;
         } catch (InterruptedException stopping) {
             Thread.currentThread().interrupt();

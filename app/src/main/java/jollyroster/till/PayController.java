@@ -1,0 +1,84 @@
+package jollyroster.till;
+
+import java.util.Optional;
+import jollyroster.core.door.LinkTokens.Link;
+import jollyroster.core.door.LinkTokens.Purpose;
+import jollyroster.platform.PersonalLinks;
+import jollyroster.platform.ServiceSignature;
+import jollyroster.roster.Registration;
+import jollyroster.roster.RosterQueries;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.json.JsonMapper;
+
+/** From a person's own page to the till, and from the till back: its reports are signed as Standard Webhooks describes. */
+@Controller
+class PayController {
+
+    private final PaymentCommands payments;
+    private final TillProvider till;
+    private final RosterQueries roster;
+    private final PersonalLinks links;
+    private final ServiceSignature signature;
+    private final JsonMapper json;
+
+    PayController(
+            PaymentCommands payments,
+            TillProvider till,
+            RosterQueries roster,
+            PersonalLinks links,
+            ServiceSignature signature,
+            JsonMapper json) {
+        this.payments = payments;
+        this.till = till;
+        this.roster = roster;
+        this.links = links;
+        this.signature = signature;
+        this.json = json;
+    }
+
+    @PostMapping("/my/{token}/pay")
+    String pay(@PathVariable String token) {
+        Optional<Registration> found = links.read(Purpose.OWN_PAGE, token)
+                .flatMap(link -> roster.registration(link.id()).filter(r -> r.generation() == link.generation()));
+        return "redirect:"
+                + found.flatMap(r -> payments.start(r)
+                                .map(started -> till.open(
+                                        started.reference(),
+                                        started.what(),
+                                        started.amount(),
+                                        links.ownPage(new Link(r.id(), r.generation())))))
+                        .orElse("/my/" + token);
+    }
+
+    /** @param outcome {@code PAID} or {@code FAILED} */
+    record Report(String reference, PaymentCommands.Outcome outcome) {}
+
+    @PostMapping("/hooks/till")
+    ResponseEntity<Void> report(
+            @RequestHeader("webhook-id") String id,
+            @RequestHeader("webhook-timestamp") String timestamp,
+            @RequestHeader("webhook-signature") String signed,
+            @RequestBody String body) {
+        if (!signature.matches(id, timestamp, body, signed)) {
+            return ResponseEntity.status(HttpStatus.UNAUTHORIZED).build();
+        }
+        try {
+            Report report = json.readValue(body, Report.class);
+            boolean known = report.reference() != null
+                    && report.outcome() != null
+                    && payments.settle(report.reference(), report.outcome());
+            return known
+                    ? ResponseEntity.noContent().build()
+                    : ResponseEntity.badRequest().build();
+        } catch (JacksonException notAReport) {
+            return ResponseEntity.badRequest().build();
+        }
+    }
+}

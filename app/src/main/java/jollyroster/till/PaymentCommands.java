@@ -1,0 +1,133 @@
+package jollyroster.till;
+
+import static jollyroster.platform.tables.Tables.PAYMENT;
+
+import java.security.SecureRandom;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.Base64;
+import java.util.Currency;
+import java.util.Optional;
+import jollyroster.core.prices.Price;
+import jollyroster.platform.Permissions;
+import jollyroster.platform.Writes;
+import jollyroster.platform.tables.tables.records.PaymentRecord;
+import jollyroster.programme.SessionCommands;
+import jollyroster.roster.Registration;
+import jollyroster.roster.WaitlistCommands;
+import jollyroster.roster.WaitlistCommands.Replied;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Starts and settles payments. What the till reports twice counts once. */
+@Component
+public class PaymentCommands {
+
+    private static final SecureRandom RANDOM = new SecureRandom();
+    private final Writes writes;
+    private final SessionCommands programme;
+    private final WaitlistCommands waitlist;
+    private final Permissions permissions;
+    private final Clock clock;
+
+    PaymentCommands(
+            Writes writes, SessionCommands programme, WaitlistCommands waitlist, Permissions permissions, Clock clock) {
+        this.writes = writes;
+        this.programme = programme;
+        this.waitlist = waitlist;
+        this.permissions = permissions;
+        this.clock = clock;
+    }
+
+    /** A payment that was started. */
+    public record Started(String reference, String what, Price amount) {}
+
+    /** What the till says became of a payment. */
+    public enum Outcome {
+        PAID,
+        FAILED
+    }
+
+    /** Starts paying for a registration, or goes on with what was started. @return empty when nothing is to be paid */
+    @Transactional
+    public Optional<Started> start(Registration r) {
+        var session = programme.session(r.session()).orElseThrow();
+        Price due = session.offering().signUp().price().times(r.party());
+        if (due.isFree() || !waitlist.mayPay(r.id())) {
+            return Optional.empty();
+        }
+        String reference = open(r.id(), due.minor()).orElseGet(() -> insert(r.id(), due));
+        return Optional.of(new Started(reference, session.offering().title(), due));
+    }
+
+    private Optional<String> open(long registration, long amount) {
+        return writes.sql()
+                .select(PAYMENT.REFERENCE)
+                .from(PAYMENT)
+                .where(PAYMENT.REGISTRATION_ID.eq(registration))
+                .and(PAYMENT.STATE.eq("OPEN"))
+                .and(PAYMENT.AMOUNT_MINOR.eq((int) amount))
+                .fetchOptional(PAYMENT.REFERENCE);
+    }
+
+    private String insert(long registration, Price due) {
+        byte[] random = new byte[18];
+        RANDOM.nextBytes(random);
+        String reference = Base64.getUrlEncoder().withoutPadding().encodeToString(random);
+        writes.sql()
+                .insertInto(PAYMENT)
+                .set(PAYMENT.REFERENCE, reference)
+                .set(PAYMENT.REGISTRATION_ID, registration)
+                .set(PAYMENT.AMOUNT_MINOR, (int) due.minor())
+                .set(PAYMENT.CURRENCY, due.currency().getCurrencyCode())
+                .set(PAYMENT.STATE, "OPEN")
+                .set(PAYMENT.STARTED_AT, clock.instant())
+                .execute();
+        return reference;
+    }
+
+    /** Settles a payment as the till reports. Money that comes when the seats are gone is owed back, and that is said. */
+    @Transactional
+    public boolean settle(String reference, Outcome outcome) {
+        Optional<PaymentRecord> found = writes.sql()
+                .selectFrom(PAYMENT)
+                .where(PAYMENT.REFERENCE.eq(reference))
+                .fetchOptional();
+        found.filter(p -> p.getState().equals("OPEN") || p.getState().equals("FAILED"))
+                .ifPresent(p -> settle(p, outcome, clock.instant()));
+        return found.isPresent();
+    }
+
+    private void settle(PaymentRecord payment, Outcome outcome, Instant now) {
+        if (outcome == Outcome.FAILED) {
+            state(payment, "FAILED", now);
+            return;
+        }
+        boolean seated =
+                waitlist.paid(payment.getRegistrationId(), amount(payment).inWords()) == Replied.SEATED;
+        state(payment, seated ? "PAID" : "REFUND_DUE", now);
+    }
+
+    private static void state(PaymentRecord payment, String state, Instant now) {
+        payment.setState(state);
+        payment.setDoneAt(now);
+        payment.store();
+    }
+
+    private static Price amount(PaymentRecord payment) {
+        return new Price(payment.getAmountMinor(), Currency.getInstance(payment.getCurrency()));
+    }
+
+    /** Notes that money was given back outside the program. */
+    @Transactional
+    public void refunded(long payment) {
+        permissions.requireOrganiser();
+        writes.sql()
+                .update(PAYMENT)
+                .set(PAYMENT.STATE, "REFUNDED")
+                .set(PAYMENT.DONE_AT, clock.instant())
+                .where(PAYMENT.ID.eq(payment))
+                .and(PAYMENT.STATE.eq("REFUND_DUE"))
+                .execute();
+    }
+}

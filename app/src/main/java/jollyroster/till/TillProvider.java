@@ -1,0 +1,17 @@
+package jollyroster.till;
+
+import jollyroster.core.prices.Price;
+
+/** A service that takes money. One ships with the program; a real one can stand behind the same lines. */
+public interface TillProvider {
+
+    /**
+     * Opens a payment. Doing so twice with one reference gives the same payment.
+     *
+     * @param reference names the payment; handed back when its outcome is reported
+     * @param what is paid for, as the payer reads it
+     * @param back where the payer's browser goes afterwards
+     * @return where to send the payer's browser
+     */
+    String open(String reference, String what, Price amount, String back);
+}
