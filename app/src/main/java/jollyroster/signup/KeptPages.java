@@ -65,7 +65,8 @@ class KeptPages extends OncePerRequestFilter {
     protected boolean shouldNotFilter(HttpServletRequest request) {
         return !request.getMethod().equals("GET")
                 || request.getQueryString() != null
-                || !PAGE.matcher(request.getRequestURI()).matches();
+                || !PAGE.matcher(request.getRequestURI()).matches()
+                || DeviceMemory.of(request).isPresent();
     }
 
     @Override

@@ -10,10 +10,12 @@ import jollyroster.core.intake.Contact;
 import jollyroster.core.intake.Text;
 import jollyroster.platform.PersonalLinks;
 import jollyroster.platform.Times;
+import jollyroster.programme.SignUpRules;
 import jollyroster.roster.AmendCommands;
 import jollyroster.roster.AmendCommands.Amended;
 import jollyroster.roster.Registering;
 import jollyroster.roster.Registration;
+import jollyroster.roster.RegistrationState;
 import jollyroster.roster.Reply;
 import jollyroster.roster.ReplyCommands;
 import jollyroster.roster.RosterCommands;
@@ -76,8 +78,19 @@ class OwnPageController {
         }
         ModelAndView page = ownPage.show(found.get(), confirmed != null);
         page.addObject("till", till);
+        goingOn(found.get(), confirmed != null)
+                .ifPresent(address -> response.setHeader("Refresh", "6; url=" + address));
         OwnWords.of(came).ifPresent(said -> page.addObject(said.good() ? "said" : "warned", said.words()));
         return page;
+    }
+
+    /** Where a person who has just registered is taken, where the organiser says so and says nothing else. */
+    private static Optional<String> goingOn(OwnPage.Found found, boolean justRegistered) {
+        SignUpRules rules = found.session().offering().signUp();
+        boolean taken = justRegistered
+                && found.registration().state() == RegistrationState.REGISTERED
+                && rules.afterText().isEmpty();
+        return taken && !rules.afterAddress().isEmpty() ? Optional.of(rules.afterAddress()) : Optional.empty();
     }
 
     /** Does something to the registration and shows the page again, saying what came of it. */

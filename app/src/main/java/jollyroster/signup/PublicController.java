@@ -157,9 +157,13 @@ class PublicController {
         Offering offering = shown(slug);
         ZoneId visitor = Visitor.zone(request, offering.zone());
         String asked = request.getParameter("session");
-        RegistrationForm form = RegistrationForm.blank(
+        RegistrationForm blank = RegistrationForm.blank(
                 asked == null ? "" : asked, visitor.getId(), UUID.randomUUID().toString());
-        return page(offering, programme.questions(offering.id()), form, Map.of(), HttpStatus.OK, visitor);
+        Optional<DeviceMemory.Known> known = DeviceMemory.of(request);
+        RegistrationForm form = known.map(blank::of).orElse(blank);
+        ModelAndView page = page(offering, programme.questions(offering.id()), form, Map.of(), HttpStatus.OK, visitor);
+        page.addObject("remembered", known.isPresent());
+        return page;
     }
 
     private Offering shown(String slug) {
@@ -177,7 +181,11 @@ class PublicController {
     }
 
     @PostMapping("/p/{slug}/register")
-    ModelAndView register(@PathVariable String slug, HttpServletRequest request) {
+    ModelAndView register(
+            @PathVariable String slug,
+            @RequestParam(defaultValue = "false") boolean remember,
+            HttpServletRequest request,
+            HttpServletResponse response) {
         Offering offering = shown(slug);
         List<AskedQuestion> questions = programme.questions(offering.id());
         ZoneId visitor = Visitor.zone(request, offering.zone());
@@ -192,6 +200,7 @@ class PublicController {
         }
         Registering came = take(offering, checked.application().get(), form);
         if (came instanceof Registering.Done done) {
+            remember(remember ? checked.application() : Optional.empty(), request, response);
             return ownPage.confirmation(done.link());
         }
         if (came instanceof Registering.Already) {
@@ -208,6 +217,15 @@ class PublicController {
         }
         Registering.Reason reason = ((Registering.Refused) came).because();
         return refused(offering, questions, form, field(reason), words(reason, offering), visitor);
+    }
+
+    /** Remembers somebody on this device who wishes it, and forgets whoever was remembered when they do not. */
+    private static void remember(
+            Optional<Application> asked, HttpServletRequest request, HttpServletResponse response) {
+        if (asked.isPresent() || DeviceMemory.of(request).isPresent()) {
+            Optional<DeviceMemory.Known> known = asked.map(a -> new DeviceMemory.Known(a.name(), a.email(), a.phone()));
+            response.addHeader("Set-Cookie", DeviceMemory.cookie(known).toString());
+        }
     }
 
     private Registering take(Offering offering, Application asked, RegistrationForm form) {

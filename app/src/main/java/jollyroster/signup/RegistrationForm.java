@@ -70,6 +70,22 @@ public record RegistrationForm(
                 .toList();
     }
 
+    /** The form of somebody whom this device remembers. */
+    RegistrationForm of(DeviceMemory.Known known) {
+        return new RegistrationForm(
+                session,
+                known.name(),
+                known.email(),
+                known.phone(),
+                party,
+                zone,
+                submission,
+                reply,
+                invited,
+                companions,
+                answers);
+    }
+
     /** The form of somebody who is invited, with what is known of them. */
     RegistrationForm invited(String token, String knownName, String knownEmail) {
         return new RegistrationForm(

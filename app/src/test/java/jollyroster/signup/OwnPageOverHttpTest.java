@@ -234,6 +234,48 @@ class OwnPageOverHttpTest {
     }
 
     @Test
+    void who_wishes_it_is_remembered_on_this_device_and_forgotten_again() {
+        Published at = saltmarrow.publish(seats(4));
+        visitor.register(at, Map.of("name", "Ünal Ödegård", "email", "uo@crew.example", "remember", "true"));
+        assertThat(visitor.get("/p/" + at.slug()).document().select("#name").attr("value"))
+                .isEqualTo("Ünal Ödegård");
+        assertThat(new Browserless(port)
+                        .get("/p/" + at.slug())
+                        .document()
+                        .select("#name")
+                        .attr("value"))
+                .isEmpty();
+        visitor.register(at, Map.of("name", "Wren Skerry", "email", "ws@crew.example"));
+        assertThat(visitor.get("/p/" + at.slug()).document().select("#name").attr("value"))
+                .isEmpty();
+    }
+
+    @Test
+    void after_registering_one_is_taken_to_where_the_organiser_says() {
+        SheetForm.Taking onwards =
+                new SheetForm.Taking("", "", "", false, false, "", "", "https://quay.example/map?to=loft");
+        Published at = saltmarrow.publish(seats(4).taking(onwards));
+        Browserless.Page page = visitor.register(at, Map.of());
+        assertThat(page.response().headers().firstValue("Refresh")).contains("6; url=https://quay.example/map?to=loft");
+        assertThat(visitor.get(page.link("a[rel=my]")).response().headers().firstValue("Refresh"))
+                .isEmpty();
+    }
+
+    @Test
+    void the_team_tries_the_form_and_nothing_is_stored() {
+        Published at = saltmarrow.publish(seats(4).asking(QuestionForm.of("AGREEMENT", "I can swim", "", true, "")));
+        Browserless organiser = new Browserless(port).signIn();
+        String trying = "/desk/offerings/" + at.offering() + "/try";
+        Map<String, String> form = new HashMap<>(
+                Map.of("session", String.valueOf(at.session()), "name", "Try Out", "email", "try@crew.example"));
+        assertThat(organiser.post(trying, trying, form).status()).isEqualTo(422);
+        form.put("q.i_can_swim", "yes");
+        assertThat(organiser.post(trying, trying, form).document().text()).contains("This would be taken.");
+        assertThat(roster.roster(at.session())).isEmpty();
+        assertThat(new Browserless(port).get(trying).location()).contains("/sign-in");
+    }
+
+    @Test
     void questions_of_all_kinds_are_asked_only_where_they_apply() {
         Published at = saltmarrow.publish(seats(4).asking(
                         QuestionForm.of("YES_NO", "Own boat?", "", true, "").named("boat"),
