@@ -6,19 +6,26 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import jollyroster.exchange.Cards;
 import jollyroster.platform.DeskPage;
 import jollyroster.platform.OrganisationQueries;
+import jollyroster.platform.Permissions;
 import jollyroster.platform.Times;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Session;
+import jollyroster.roster.MergeCommands;
 import jollyroster.roster.Registration;
 import jollyroster.roster.RosterQueries;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** People: found by name or address, each with the sessions they registered for. */
 @DeskPage
@@ -28,9 +35,19 @@ class PeopleController {
     private static final int LAST_PAGE = 10_000;
     private final RosterQueries roster;
     private final ProgrammeQueries programme;
+    private static final int MOST_COMPARED = 50_000;
+    private final MergeCommands merging;
+    private final Permissions permissions;
     private final OrganisationQueries organisation;
 
-    PeopleController(RosterQueries roster, ProgrammeQueries programme, OrganisationQueries organisation) {
+    PeopleController(
+            RosterQueries roster,
+            ProgrammeQueries programme,
+            MergeCommands merging,
+            Permissions permissions,
+            OrganisationQueries organisation) {
+        this.merging = merging;
+        this.permissions = permissions;
         this.roster = roster;
         this.programme = programme;
         this.organisation = organisation;
@@ -38,7 +55,8 @@ class PeopleController {
 
     record Line(long id, String name, String email, String phone, String city, int registrations, String last) {}
 
-    record Seat(long session, String title, String when, String state, String stateWord, int party) {}
+    record Seat(
+            long session, long registration, String title, String when, String state, String stateWord, int party) {}
 
     @GetMapping("/desk/people")
     String people(@RequestParam(defaultValue = "") String q, @RequestParam(defaultValue = "0") int page, Model model) {
@@ -59,6 +77,41 @@ class PeopleController {
                         Times.day(at.atZone(organisation.organisation().zone())))
                 .orElse("");
         return new Line(p.id(), p.name(), p.email(), p.phone(), Times.city(p.zone()), p.registrations(), last);
+    }
+
+    /** People who are probably one. */
+    @GetMapping("/desk/people/same")
+    String same(Model model) {
+        model.addAttribute("groups", SamePeople.among(roster.people("", 0, MOST_COMPARED)));
+        return "people/same";
+    }
+
+    @PostMapping("/desk/people/same")
+    String merge(
+            @RequestParam(defaultValue = "0") long from,
+            @RequestParam(defaultValue = "0") long into,
+            RedirectAttributes flash) {
+        MergeCommands.Merged merged = merging.merge(from, into, permissions.actor());
+        flash.addFlashAttribute(
+                merged == MergeCommands.Merged.DONE ? "said" : "warned",
+                switch (merged) {
+                    case DONE -> "They are one person now.";
+                    case BOTH_ON_ONE_SESSION -> "Not merged: both are on one session. Give one of the two back first.";
+                    case UNKNOWN -> "Not merged: choose one who stays and another who goes.";
+                });
+        return "redirect:/desk/people/same";
+    }
+
+    /** The contact card of one person (vCard 4). */
+    @GetMapping("/desk/people/{id}.vcf")
+    ResponseEntity<String> card(@PathVariable long id) {
+        Registration latest = roster.ofPerson(id).stream()
+                .findFirst()
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        return ResponseEntity.ok()
+                .contentType(MediaType.parseMediaType("text/vcard; charset=UTF-8"))
+                .header("Content-Disposition", "attachment; filename=\"person-" + id + ".vcf\"")
+                .body(Cards.write(List.of(new Cards.Contact(latest.name(), latest.email(), latest.phone(), ""))));
     }
 
     @GetMapping("/desk/people/{id}")
@@ -87,6 +140,7 @@ class PeopleController {
     private static Seat seat(Registration r, Session s) {
         return new Seat(
                 s.id(),
+                r.id(),
                 s.offering().title(),
                 Times.dayAndTime(s.start(), s.zone()),
                 r.state().code(),

@@ -141,6 +141,10 @@ class LogbookCommands {
         write(r.getSessionId(), r.getId(), ATTENDEE, LogbookEntry.PAID, amount, now);
     }
 
+    void merged(RegistrationRecord r, String actor, Instant now) {
+        write(r.getSessionId(), r.getId(), actor, LogbookEntry.MERGED, "was registered under another address", now);
+    }
+
     void seatedAnyway(RegistrationRecord r, String actor, String why, int over, Instant now) {
         String full = over > 0 ? "; " + over + " over the seats" : "";
         write(r.getSessionId(), r.getId(), actor, LogbookEntry.SEATED_ANYWAY, why + full, now);

@@ -22,6 +22,7 @@ public enum LogbookEntry {
     RESTORED("put somebody back on"),
     REPLIED("answered"),
     PAID("paid"),
+    MERGED("made one person of two"),
     WROTE("wrote to people"),
     SESSION_CHANGED("changed the session"),
     CALLED_OFF("called the session off"),

@@ -322,6 +322,44 @@ class RollsOverHttpTest {
     }
 
     @Test
+    void people_who_are_one_are_found_and_merged_unless_both_are_on_one_session() {
+        Published at = saltmarrow.publish(seats(5));
+        Published other = saltmarrow.publish(seats(5));
+        Browserless visitor = new Browserless(port);
+        visitor.register(at, Map.of("name", "Tomé Ødegård", "email", "tome@one.example"));
+        visitor.register(other, Map.of("name", "TOME ØDEGÅRD", "email", "tome@two.example"));
+        List<Registration> both = List.of(
+                queries.roster(at.session()).get(0),
+                queries.roster(other.session()).get(0));
+        assertThat(organiser.get("/desk/people/same").document().text())
+                .contains("tome@one.example", "tome@two.example");
+        Map<String, String> merge = Map.of(
+                "from",
+                String.valueOf(both.get(1).person()),
+                "into",
+                String.valueOf(both.get(0).person()));
+        organiser.post("/desk/programme", "/desk/people/same", merge);
+        assertThat(queries.registration(both.get(1).id()).orElseThrow().email()).isEqualTo("tome@one.example");
+        assertThat(organiser
+                        .get("/desk/people/" + both.get(0).person() + ".vcf")
+                        .response()
+                        .body())
+                .contains("EMAIL:tome@one.example");
+
+        visitor.register(at, Map.of("name", "Tomé Ødegård", "email", "tome@three.example"));
+        Registration third = queries.roster(at.session()).get(1);
+        organiser.post(
+                "/desk/programme",
+                "/desk/people/same",
+                Map.of(
+                        "from",
+                        String.valueOf(third.person()),
+                        "into",
+                        String.valueOf(both.get(0).person())));
+        assertThat(queries.registration(third.id()).orElseThrow().email()).isEqualTo("tome@three.example");
+    }
+
+    @Test
     void strangers_and_other_sessions_reach_nothing() {
         Published at = saltmarrow.publish(seats(5));
         long one = register(at.session(), "Linnea Tidewater", 1);

@@ -3,9 +3,12 @@ package jollyroster.core.intake;
 import com.google.i18n.phonenumbers.NumberParseException;
 import com.google.i18n.phonenumbers.PhoneNumberUtil;
 import com.google.i18n.phonenumbers.Phonenumber.PhoneNumber;
+import java.text.Normalizer;
+import java.util.Arrays;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 
 /** Name, e-mail and phone as people enter them, and as they are kept. */
 public final class Contact {
@@ -36,6 +39,16 @@ public final class Contact {
     /** The name, or empty when it is not one or has fewer than two words. */
     public static Optional<String> fullName(String entered) {
         return name(entered).filter(name -> name.split(" ").length >= 2);
+    }
+
+    /** A name as it is compared: without accents, in lower case, its words in order of the alphabet. */
+    public static String folded(String name) {
+        String plain = Normalizer.normalize(name, Normalizer.Form.NFD)
+                .replaceAll("\\p{M}", "")
+                .toLowerCase(Locale.ROOT)
+                .replaceAll("[^\\p{L}\\p{N}]+", " ")
+                .strip();
+        return Arrays.stream(plain.split(" ")).sorted().collect(Collectors.joining(" "));
     }
 
     /**

@@ -52,6 +52,14 @@ class QuestionTest {
     }
 
     @Test
+    void names_are_compared_without_accents_case_and_order() {
+        assertThat(Contact.folded("Ünal Ödegård")).isEqualTo(Contact.folded("odegard, UNAL"));
+        assertThat(Contact.folded("Wren Skerry")).isNotEqualTo(Contact.folded("Wren Skelly"));
+        assertThat(Contact.fullName("Wren")).isEmpty();
+        assertThat(Contact.fullName(" Wren  Skerry ")).contains("Wren Skerry");
+    }
+
+    @Test
     void names_are_put_on_one_line_and_cannot_turn_the_text_around() {
         assertThat(Contact.name("  Wren\r\nBcc: all@example.org ")).contains("Wren Bcc: all@example.org");
         assertThat(Contact.name("Ade\u202Etxt.exe")).contains("Adetxt.exe");
