@@ -21,7 +21,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 
 /**
  * What the bench measures against: an empty page in the public layout, a post that checks its token and writes nothing,
- * and an offering with room for everybody. Only there with the profile {@code bench}.
+ * an offering with room for everybody, and one with few seats. Only there with the profile {@code bench}.
  */
 @Controller
 @Profile("bench")
@@ -29,6 +29,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 class MeasuringStick implements ApplicationRunner {
 
     private static final int SEATS = 100_000;
+    private static final int FEW = 100;
     private final OfferingCommands offerings;
     private final SessionCommands sessions;
     private final VenueCommands venues;
@@ -43,23 +44,28 @@ class MeasuringStick implements ApplicationRunner {
     public void run(ApplicationArguments args) {
         long venue = venues.add(VenueCommands.Form.of(Venue.Kind.PLACE, "Great hall", "Saltmarrow"))
                 .orElseThrow();
-        long offering = offerings.draft("Bench offering", DemoData.HOME);
-        offerings.save(offering, sheet(venue));
+        publish("Bench offering", venue, SEATS);
+        publish("Bench stampede", venue, FEW);
+    }
+
+    private void publish(String title, long venue, int seats) {
+        long offering = offerings.draft(title, DemoData.HOME);
+        offerings.save(offering, sheet(title, venue, seats));
         SessionTime time =
                 SessionTime.resolve(LocalDateTime.parse("2027-04-20T19:00"), DemoData.HOME, Duration.ofHours(2));
-        sessions.addDate(offering, time, SEATS);
+        sessions.addDate(offering, time, seats);
         offerings.turn(offering, OfferingStatus.PUBLISHED);
     }
 
-    private static SheetForm sheet(long venue) {
-        return SheetForm.titled("Bench offering")
+    private static SheetForm sheet(String title, long venue, int seats) {
+        return SheetForm.titled(title)
                 .with(SheetForm.Words.of(
-                        "Bench offering",
+                        title,
                         "Everybody fits.",
                         "A **description** of ordinary length, with a list:\n\n- one\n- two\n- three",
                         ""))
                 .with(SheetForm.Place.of("IN_PERSON", String.valueOf(venue)))
-                .with(SheetForm.Seats.of("120", String.valueOf(SEATS), true, "3"))
+                .with(SheetForm.Seats.of("120", String.valueOf(seats), true, "3"))
                 .asking(List.of(
                         QuestionForm.of("CHOOSE_ONE", "Left-handed?", "", true, "Yes\nNo"),
                         QuestionForm.of("SHORT_TEXT", "Your boat", "", false, "")));

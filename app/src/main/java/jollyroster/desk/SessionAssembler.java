@@ -29,6 +29,7 @@ import jollyroster.programme.Venue;
 import jollyroster.roster.FillQueries;
 import jollyroster.roster.Registration;
 import jollyroster.roster.RegistrationState;
+import jollyroster.roster.RosterPageQueries;
 import jollyroster.roster.RosterQueries;
 import jollyroster.schedule.ChangeQueries;
 import org.springframework.stereotype.Component;
@@ -44,6 +45,7 @@ class SessionAssembler {
     private final Clashes clashes;
     private final ChangeQueries changes;
     private final RosterQueries roster;
+    private final RosterPageQueries pages;
     private final FillQueries fill;
     private final OutboxQueries outbox;
     private final AttendanceQueries attendance;
@@ -55,6 +57,7 @@ class SessionAssembler {
             Clashes clashes,
             ChangeQueries changes,
             RosterQueries roster,
+            RosterPageQueries pages,
             FillQueries fill,
             OutboxQueries outbox,
             AttendanceQueries attendance,
@@ -64,13 +67,21 @@ class SessionAssembler {
         this.clashes = clashes;
         this.changes = changes;
         this.roster = roster;
+        this.pages = pages;
         this.fill = fill;
         this.outbox = outbox;
         this.attendance = attendance;
         this.clock = clock;
     }
 
-    /** What the page and its margin are made from; each part was one query. */
+    private static final RosterPageQueries.Count NONE = new RosterPageQueries.Count(0, 0);
+
+    /**
+     * What the page and its margin are made from; each part was one query.
+     *
+     * @param roster the first of the roster, as many as are shown
+     * @param zones where the registered live, with their number
+     */
     record Facts(
             Session session,
             List<Session> dates,
@@ -86,16 +97,27 @@ class SessionAssembler {
             List<RosterQueries.Logged> logbook,
             Course own,
             List<Course> earlier,
+            Map<RegistrationState, RosterPageQueries.Count> counts,
+            Map<ZoneId, Integer> zones,
+            int taken,
             Instant now) {
 
         List<Registration> in(RegistrationState state) {
             return roster.stream().filter(r -> r.state() == state).toList();
         }
 
-        int taken() {
-            return roster.stream()
-                    .filter(r -> r.state().takesSeats() && !r.hold().racing())
-                    .mapToInt(Registration::party)
+        /** Registrations in a state, also those that are not among the rows. */
+        int parties(RegistrationState state) {
+            return counts.getOrDefault(state, NONE).parties();
+        }
+
+        int people(RegistrationState state) {
+            return counts.getOrDefault(state, NONE).people();
+        }
+
+        int parties() {
+            return counts.values().stream()
+                    .mapToInt(RosterPageQueries.Count::parties)
                     .sum();
         }
 
@@ -105,9 +127,14 @@ class SessionAssembler {
     }
 
     Optional<Facts> facts(long id) {
+        return facts(id, ROWS_SHOWN);
+    }
+
+    /** @param most of the roster to be read */
+    Optional<Facts> facts(long id, int most) {
         return programme.session(id).filter(hosts::isVisible).map(session -> {
             Instant now = clock.instant();
-            List<Registration> people = roster.roster(session.book());
+            List<Registration> people = pages.page(session.book(), RosterPageQueries.Filter.everybody(), 0, most);
             List<Long> earlier = fill.earlier(session.offering().id(), session.registersFor()).stream()
                     .filter(other -> other != session.book())
                     .toList();
@@ -121,7 +148,7 @@ class SessionAssembler {
                     changes.open(session.offering().id(), now),
                     people,
                     programme.questions(session.offering().id()),
-                    roster.answers(session.book()),
+                    pages.answers(people.stream().map(Registration::id).toList()),
                     roster.registrationsBefore(
                             people.stream().map(Registration::person).toList(), session.book()),
                     attendance.ofSession(id, session.span(), now),
@@ -129,6 +156,9 @@ class SessionAssembler {
                     roster.logbook(id, LOGBOOK_SHOWN),
                     courses.get(session.book()),
                     earlier.stream().map(courses::get).toList(),
+                    pages.counts(session.book()),
+                    roster.zonesOf(List.of(session.book())).getOrDefault(session.book(), Map.of()),
+                    roster.of(List.of(session.book())).get(session.book()).taken(),
                     now);
         });
     }
@@ -156,8 +186,8 @@ class SessionAssembler {
                 RunLineView.of(s, facts.messages(), facts.now()),
                 RunLineView.sendings(s, facts.messages()),
                 facts.questions().stream().map(q -> q.question().label()).toList(),
-                RosterRows.of(facts).stream().limit(ROWS_SHOWN).toList(),
-                Math.max(0, facts.roster().size() - ROWS_SHOWN),
+                RosterRows.of(facts),
+                Math.max(0, facts.parties() - facts.roster().size()),
                 facts.logbook().stream().map(l -> logged(l, s.zone())).toList(),
                 summary(facts),
                 s.cancelled(),
@@ -209,7 +239,12 @@ class SessionAssembler {
                 .forEach(r -> parties.add(new SeatStrip.Party(r.party(), use(r.state()), "")));
         facts.in(RegistrationState.WAITLISTED)
                 .forEach(r -> parties.add(new SeatStrip.Party(r.party(), SeatStrip.Use.WAITING, firstName(r.name()))));
-        return SeatStrip.of(facts.session().seats(), facts.session().keptBack(), parties, 17);
+        Session s = facts.session();
+        boolean all = facts.roster().size() >= facts.parties();
+        return all
+                ? SeatStrip.of(s.seats(), s.keptBack(), parties, 17)
+                : SeatStrip.ofCounts(
+                        s.seats(), s.keptBack(), facts.taken(), facts.people(RegistrationState.WAITLISTED), 17);
     }
 
     private static SeatStrip.Use use(RegistrationState state) {
@@ -226,7 +261,7 @@ class SessionAssembler {
     }
 
     private static String summary(Facts facts) {
-        int people = facts.in(RegistrationState.REGISTERED).size();
+        int people = facts.parties(RegistrationState.REGISTERED);
         long came = facts.attended().values().stream()
                 .filter(a -> a.verdict() == Verdict.ATTENDED)
                 .count();

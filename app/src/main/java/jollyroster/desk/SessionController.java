@@ -156,7 +156,9 @@ class SessionController {
 
     @GetMapping("/desk/sessions/{id}/roster.csv")
     void csv(@PathVariable long id, HttpServletResponse response) throws IOException {
-        SessionAssembler.Facts facts = known(id);
+        SessionAssembler.Facts facts = assembler
+                .facts(id, Integer.MAX_VALUE)
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
         SessionView view = SessionAssembler.view(facts);
         response.setContentType("text/csv; charset=UTF-8");
         response.setHeader("Content-Disposition", "attachment; filename=\"roster-" + id + ".csv\"");

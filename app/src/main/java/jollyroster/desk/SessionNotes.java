@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
@@ -19,7 +20,6 @@ import jollyroster.platform.MarginNote;
 import jollyroster.platform.Times;
 import jollyroster.programme.OutlookWords;
 import jollyroster.programme.Session;
-import jollyroster.roster.Registration;
 import jollyroster.roster.RegistrationState;
 
 /** The margin of a session's page: what the program worked out about it. */
@@ -97,8 +97,7 @@ final class SessionNotes {
                     facts.attended().values().stream().filter(a -> a.inside()).count();
             return Optional.of(MarginNote.remark(
                     "The door is open.",
-                    inside + " inside now, of "
-                            + facts.in(RegistrationState.REGISTERED).size() + " registrations."));
+                    inside + " inside now, of " + facts.parties(RegistrationState.REGISTERED) + " registrations."));
         }
         String in = Times.length(Duration.between(facts.now(), opens));
         return Optional.of(MarginNote.remark(
@@ -119,9 +118,7 @@ final class SessionNotes {
     }
 
     private static Optional<MarginNote> waiting(Facts facts) {
-        int people = facts.in(RegistrationState.WAITLISTED).stream()
-                .mapToInt(Registration::party)
-                .sum();
+        int people = facts.people(RegistrationState.WAITLISTED);
         if (people == 0 || facts.past()) {
             return Optional.empty();
         }
@@ -137,13 +134,13 @@ final class SessionNotes {
     private static Optional<MarginNote> shifted(Facts facts) {
         Session s = facts.session();
         TreeMap<String, Long> moved = new TreeMap<>();
-        for (Registration r : facts.in(RegistrationState.REGISTERED)) {
-            Duration today = ClockChange.difference(s.zone(), r.zone(), facts.now());
-            Duration then = ClockChange.difference(s.zone(), r.zone(), s.start());
+        facts.zones().forEach((zone, people) -> {
+            Duration today = ClockChange.difference(s.zone(), zone, facts.now());
+            Duration then = ClockChange.difference(s.zone(), zone, s.start());
             if (!today.equals(then)) {
-                moved.merge(Times.city(r.zone()) + " (" + hours(then.minus(today)) + ")", 1L, Long::sum);
+                moved.merge(Times.city(zone) + " (" + hours(then.minus(today)) + ")", (long) people, Long::sum);
             }
-        }
+        });
         long people = moved.values().stream().mapToLong(Long::longValue).sum();
         return people == 0 || facts.past()
                 ? Optional.empty()
@@ -163,9 +160,10 @@ final class SessionNotes {
 
     private static Optional<MarginNote> asleep(Facts facts) {
         Session s = facts.session();
-        List<Registration> registered = facts.in(RegistrationState.REGISTERED);
-        long night =
-                registered.stream().filter(r -> isNight(s.start(), r.zone())).count();
+        long night = facts.zones().entrySet().stream()
+                .filter(e -> isNight(s.start(), e.getKey()))
+                .mapToLong(Map.Entry::getValue)
+                .sum();
         return night == 0 || facts.past()
                 ? Optional.empty()
                 : Optional.of(MarginNote.remark(
@@ -191,7 +189,7 @@ final class SessionNotes {
     }
 
     private static Optional<MarginNote> empty(Facts facts) {
-        return facts.roster().isEmpty() && !facts.past()
+        return facts.parties() == 0 && !facts.past()
                 ? Optional.of(MarginNote.remark(
                         "Nobody yet.",
                         "Share the page so that people find it.",
@@ -201,7 +199,7 @@ final class SessionNotes {
     }
 
     private static Optional<MarginNote> came(Facts facts) {
-        int expected = facts.in(RegistrationState.REGISTERED).size();
+        int expected = facts.parties(RegistrationState.REGISTERED);
         if (!facts.past() || facts.attended().isEmpty() || expected == 0) {
             return Optional.empty();
         }
@@ -218,9 +216,8 @@ final class SessionNotes {
     }
 
     private static Optional<MarginNote> unmarked(Facts facts) {
-        boolean nothingKnown = facts.past()
-                && facts.attended().isEmpty()
-                && !facts.in(RegistrationState.REGISTERED).isEmpty();
+        boolean nothingKnown =
+                facts.past() && facts.attended().isEmpty() && facts.parties(RegistrationState.REGISTERED) > 0;
         return nothingKnown
                 ? Optional.of(MarginNote.remark(
                         "No attendance yet.",

@@ -44,6 +44,7 @@ class RollAssembler {
     RollView view(Session s, RollQuery query, long after) {
         Instant now = clock.instant();
         Filter filter = query.filter();
+        List<RollView.Tab> tabs = tabs(s, query);
         List<AskedQuestion> questions = programme.questions(s.offering().id());
         List<Registration> found = pages.page(s.book(), filter, after, PAGE + 1);
         List<Registration> shown = found.stream().limit(PAGE).toList();
@@ -56,16 +57,28 @@ class RollAssembler {
                 Times.range(s.start(), s.end(), s.zone(), now.atZone(s.zone()).toLocalDate()),
                 Times.city(s.zone()),
                 RollView.isPast(s, now),
-                tabs(s, query),
+                tabs,
                 shown.stream()
                         .map(r -> row(r, s, questions, answers.getOrDefault(r.id(), Map.of())))
                         .toList(),
-                pages.count(s.book(), filter),
+                found(s, tabs, filter),
                 found.size() > PAGE ? shown.get(PAGE - 1).id() : 0,
                 after == 0,
                 query.inAddress(),
                 RollView.choices(questions),
                 otherDates(s, now));
+    }
+
+    /** Counting is spared where the numbers beside the states say it already. */
+    private int found(Session s, List<RollView.Tab> tabs, Filter filter) {
+        boolean byState =
+                filter.text().isEmpty() && !filter.marked() && filter.answer().isEmpty();
+        return byState
+                ? tabs.stream()
+                        .filter(RollView.Tab::lit)
+                        .mapToInt(RollView.Tab::number)
+                        .sum()
+                : pages.count(s.book(), filter);
     }
 
     private List<RollView.Tab> tabs(Session s, RollQuery query) {

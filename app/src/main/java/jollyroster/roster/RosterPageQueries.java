@@ -16,6 +16,8 @@ import jollyroster.platform.Reads;
 import org.jooq.Condition;
 import org.jooq.Field;
 import org.jooq.Record;
+import org.jooq.Record1;
+import org.jooq.SelectConditionStep;
 import org.jooq.impl.DSL;
 import org.springframework.stereotype.Component;
 
@@ -24,9 +26,11 @@ import org.springframework.stereotype.Component;
 public class RosterPageQueries {
 
     private final Reads reads;
+    private final RosterQueries roster;
 
-    RosterPageQueries(Reads reads) {
+    RosterPageQueries(Reads reads, RosterQueries roster) {
         this.reads = reads;
+        this.roster = roster;
     }
 
     /** In which order. */
@@ -76,43 +80,33 @@ public class RosterPageQueries {
 
     /** How many match. */
     public int count(long session, Filter filter) {
-        return reads.sql()
-                .fetchCount(DSL.selectOne()
-                        .from(REGISTRATION)
-                        .join(PERSON)
-                        .on(PERSON.ID.eq(REGISTRATION.PERSON_ID))
-                        .where(matches(session, filter)));
+        return reads.sql().fetchCount(matching(session, filter));
+    }
+
+    /** The numbers of those that match. People's addresses are only looked at when they are searched. */
+    private SelectConditionStep<Record1<Long>> matching(long session, Filter filter) {
+        var from = reads.sql().select(REGISTRATION.ID).from(REGISTRATION);
+        var joined = filter.text().isEmpty() ? from : from.join(PERSON).on(PERSON.ID.eq(REGISTRATION.PERSON_ID));
+        return joined.where(matches(session, filter));
     }
 
     /** Those that match and come after {@code after} in the order of the filter; 0 begins at the first. */
     public List<Registration> page(long session, Filter filter, long after, int size) {
-        var query = reads.sql()
-                .select(REGISTRATION.asterisk(), PERSON.EMAIL, PERSON.PHONE)
-                .from(REGISTRATION)
-                .join(PERSON)
-                .on(PERSON.ID.eq(REGISTRATION.PERSON_ID))
-                .where(matches(session, filter))
-                .and(after == 0 ? DSL.noCondition() : isAfter(filter.sort(), after));
-        return (switch (filter.sort()) {
-                    case NAME -> query.orderBy(REGISTRATION.NAME, REGISTRATION.ID);
-                    case STATE -> query.orderBy(rank(REGISTRATION.STATE), REGISTRATION.ID);
-                    case LATEST -> query.orderBy(REGISTRATION.ID.desc());
+        var matching = matching(session, filter).and(after == 0 ? DSL.noCondition() : isAfter(filter.sort(), after));
+        List<Long> ids = (switch (filter.sort()) {
+                    case NAME -> matching.orderBy(REGISTRATION.NAME, REGISTRATION.ID);
+                    case STATE -> matching.orderBy(rank(REGISTRATION.STATE), REGISTRATION.ID);
+                    case LATEST -> matching.orderBy(REGISTRATION.ID.desc());
                 })
                 .limit(size)
-                .fetch(RosterQueries::toRegistration);
+                .fetch(REGISTRATION.ID);
+        Map<Long, Registration> known = roster.registrations(ids);
+        return ids.stream().map(known::get).toList();
     }
 
     /** The numbers of all that match, at most {@code most}. */
     public List<Long> ids(long session, Filter filter, int most) {
-        return reads.sql()
-                .select(REGISTRATION.ID)
-                .from(REGISTRATION)
-                .join(PERSON)
-                .on(PERSON.ID.eq(REGISTRATION.PERSON_ID))
-                .where(matches(session, filter))
-                .orderBy(REGISTRATION.ID)
-                .limit(most)
-                .fetch(REGISTRATION.ID);
+        return matching(session, filter).orderBy(REGISTRATION.ID).limit(most).fetch(REGISTRATION.ID);
     }
 
     private static Condition isAfter(Sort sort, long after) {

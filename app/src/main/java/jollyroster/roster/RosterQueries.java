@@ -133,20 +133,6 @@ public class RosterQueries implements SeatCounts {
                 .fetch(RosterQueries::toRegistration);
     }
 
-    /** The answers of a session's people: registration, then question, then answer. */
-    public Map<Long, Map<Long, String>> answers(long session) {
-        Map<Long, Map<Long, String>> answers = new HashMap<>();
-        reads.sql()
-                .select(ANSWER.REGISTRATION_ID, ANSWER.QUESTION_ID, ANSWER.VALUE)
-                .from(REGISTRATION)
-                .join(ANSWER)
-                .on(ANSWER.REGISTRATION_ID.eq(REGISTRATION.ID))
-                .where(REGISTRATION.SESSION_ID.eq(session))
-                .forEach(r -> answers.computeIfAbsent(r.value1(), x -> new HashMap<>())
-                        .put(r.value2(), r.value3()));
-        return answers;
-    }
-
     /**
      * How often each option that can run out is chosen by people who are on these sessions: session, question, label. Of a
      * whole series only the session that leads it is known.

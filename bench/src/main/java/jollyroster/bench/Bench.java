@@ -20,6 +20,9 @@ public final class Bench {
     private static final int WARM_UP = 6000;
     private static final int REQUESTS = 3000;
     private static final int COMMITS = 4000;
+    private static final int STAMPEDE = 2000;
+    private static final int MANY = 10_000;
+    private static final int DESK = 400;
 
     private Bench() {}
 
@@ -47,8 +50,33 @@ public final class Bench {
         rates.put("empty post", driver.emptyPosts(REQUESTS));
         rates.put("registration", driver.registrations(page, REQUESTS, "bench"));
         rates.put("empty post again", driver.emptyPosts(REQUESTS));
+        stampede(driver, rates);
+        driver.registrations(page, MANY - WARM_UP - REQUESTS, "more");
+        desk(driver, page, rates);
         rates.put("raw commit", RawCommits.perSecond(folder.resolve("jolly-roster.db"), COMMITS));
         return rates;
+    }
+
+    /** Two thousand people for a hundred seats in one burst. */
+    private static void stampede(Driver driver, Map<String, Double> rates) throws InterruptedException {
+        rates.put("stampede of " + STAMPEDE, driver.registrations("/p/bench-stampede", STAMPEDE, "stampede"));
+        rates.put("as many empty posts", driver.emptyPosts(STAMPEDE));
+        if (!driver.says("/p/bench-stampede", "100 of 100 taken, 1900 waiting")) {
+            throw new IllegalStateException("The stampede did not seat exactly 100 and let 1,900 wait");
+        }
+    }
+
+    /** Pages of the desk about a session of ten thousand registrations. */
+    private static void desk(Driver driver, String page, Map<String, Double> rates) throws InterruptedException {
+        driver.signIn();
+        String session = "/desk/sessions/" + driver.session(page);
+        driver.pages(session + "/roster", DESK);
+        rates.put("roster of 10,000", driver.pages(session + "/roster", DESK));
+        rates.put("roster, sorted by name", driver.pages(session + "/roster?sort=NAME", DESK));
+        rates.put("roster, searched", driver.pages(session + "/roster?q=bench17", DESK));
+        rates.put("session of 10,000", driver.pages(session, DESK / 4));
+        driver.pages("/empty", DESK);
+        rates.put("empty page again", driver.pages("/empty", REQUESTS));
     }
 
     private static void print(Server server, Map<String, Double> rates) {
@@ -62,6 +90,15 @@ public final class Bench {
         double post = (rates.get("empty post") + rates.get("empty post again")) / 2;
         ratio("registration : empty post", rates.get("registration") / post, 0.60);
         ratio("public page : empty page", rates.get("public page") / rates.get("empty page"), 0.70);
+        atMost(
+                "stampede : empty posts, in time",
+                rates.get("as many empty posts") / rates.get("stampede of " + STAMPEDE),
+                2);
+        double empty = rates.get("empty page again");
+        for (String name :
+                new String[] {"roster of 10,000", "roster, sorted by name", "roster, searched", "session of 10,000"}) {
+            atMost(name + " : empty page, in time", empty / rates.get(name), 3);
+        }
         System.out.printf(
                 "%-34s %5.2f%n", "registration : empty page", rates.get("registration") / rates.get("empty page"));
         System.out.printf(
@@ -73,6 +110,10 @@ public final class Bench {
 
     private static void ratio(String name, double ratio, double bar) {
         System.out.printf("%-34s %5.2f  (bar %.2f: %s)%n", name, ratio, bar, ratio >= bar ? "met" : "not met");
+    }
+
+    private static void atMost(String name, double ratio, double bar) {
+        System.out.printf("%-40s %6.2f  (bar at most %.0f: %s)%n", name, ratio, bar, ratio <= bar ? "met" : "not met");
     }
 
     private static void delete(Path folder) throws IOException {

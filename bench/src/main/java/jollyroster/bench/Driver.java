@@ -60,6 +60,22 @@ final class Driver {
                                 + "&zone=Europe%2FLisbon&q.left_handed=No&q.your_boat=Curlew&_csrf=" + csrf));
     }
 
+    /** Signs in as the demo's organiser, so that pages of the desk can be asked for. */
+    void signIn() {
+        String csrf = find(CSRF, get("/sign-in"));
+        send(post("/sign-in", "email=demo%40saltmarrow.example&password=fair-winds&_csrf=" + csrf));
+    }
+
+    /** The number of the session that a page offers. */
+    String session(String page) {
+        return find(SESSION, get(page));
+    }
+
+    /** Whether a page says this. */
+    boolean says(String page, String words) {
+        return get(page).contains(words);
+    }
+
     private HttpRequest post(String path, String body) {
         return HttpRequest.newBuilder(URI.create(base + path))
                 .header("Content-Type", "application/x-www-form-urlencoded")

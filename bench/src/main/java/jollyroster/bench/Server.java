@@ -28,7 +28,7 @@ final class Server implements AutoCloseable {
     static Server start(Path jar, Path folder) throws IOException, InterruptedException {
         int port = freePort();
         long begun = System.nanoTime();
-        Process process = new ProcessBuilder(List.of(
+        ProcessBuilder command = new ProcessBuilder(List.of(
                         Path.of(System.getProperty("java.home"), "bin", "java").toString(),
                         "-Xmx256m",
                         "-XX:+UseSerialGC",
@@ -39,8 +39,9 @@ final class Server implements AutoCloseable {
                         "--jolly.data=" + folder,
                         "--server.port=" + port))
                 .redirectErrorStream(true)
-                .redirectOutput(folder.resolve("server.log").toFile())
-                .start();
+                .redirectOutput(folder.resolve("server.log").toFile());
+        command.environment().put("MALLOC_ARENA_MAX", "2");
+        Process process = command.start();
         while (!answers(port)) {
             if (!process.isAlive() || (System.nanoTime() - begun) / 1_000_000 > LONGEST_START_MILLIS) {
                 process.destroyForcibly();
