@@ -39,7 +39,8 @@ import org.springframework.stereotype.Component;
 class SessionAssembler {
 
     private static final int LOGBOOK_SHOWN = 60;
-    private static final int ROWS_SHOWN = 200;
+    private static final int ROWS_SHOWN = 60;
+    private static final int ROWS_TO_MARK = 300;
     private final ProgrammeQueries programme;
     private final HostQueries hosts;
     private final Clashes clashes;
@@ -127,14 +128,15 @@ class SessionAssembler {
     }
 
     Optional<Facts> facts(long id) {
-        return facts(id, ROWS_SHOWN);
+        return facts(id, 0);
     }
 
-    /** @param most of the roster to be read */
+    /** @param most of the roster to be read; 0 for as many as the page shows, which is more when people can be marked */
     Optional<Facts> facts(long id, int most) {
         return programme.session(id).filter(hosts::isVisible).map(session -> {
             Instant now = clock.instant();
-            List<Registration> people = pages.page(session.book(), RosterPageQueries.Filter.everybody(), 0, most);
+            List<Registration> people = pages.page(
+                    session.book(), RosterPageQueries.Filter.everybody(), 0, most == 0 ? shown(session, now) : most);
             List<Long> earlier = fill.earlier(session.offering().id(), session.registersFor()).stream()
                     .filter(other -> other != session.book())
                     .toList();
@@ -161,6 +163,10 @@ class SessionAssembler {
                     roster.of(List.of(session.book())).get(session.book()).taken(),
                     now);
         });
+    }
+
+    private static int shown(Session session, Instant now) {
+        return now.isBefore(session.doorHours().opens()) ? ROWS_SHOWN : ROWS_TO_MARK;
     }
 
     static SessionView view(Facts facts) {

@@ -15,6 +15,8 @@ import jollyroster.core.dates.Offset;
 import jollyroster.core.messages.Anchor;
 import jollyroster.core.messages.PlanLine;
 import jollyroster.platform.Reads;
+import jollyroster.platform.Remembered;
+import jollyroster.platform.TableChanges;
 import jollyroster.platform.tables.tables.records.MessageRecord;
 import jollyroster.platform.tables.tables.records.PlanLineRecord;
 import org.jooq.impl.DSL;
@@ -25,8 +27,10 @@ import org.springframework.stereotype.Component;
 public class OutboxQueries {
 
     private final Reads reads;
+    private final Remembered<Long, List<Count>> counts;
 
-    OutboxQueries(Reads reads) {
+    OutboxQueries(Reads reads, TableChanges changes) {
+        this.counts = new Remembered<>(changes, 200, "message");
         this.reads = reads;
     }
 
@@ -108,6 +112,10 @@ public class OutboxQueries {
 
     /** The messages of a session, by plan line and state. */
     public List<Count> ofSession(long session) {
+        return counts.get(session, this::counted);
+    }
+
+    private List<Count> counted(long session) {
         return reads.sql()
                 .select(MESSAGE.ANCHOR, MESSAGE.AMOUNT, MESSAGE.UNIT, MESSAGE.STATE, count(), min(MESSAGE.DUE_AT))
                 .from(MESSAGE)

@@ -7,10 +7,14 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import jollyroster.core.foresight.Course;
 import jollyroster.platform.Reads;
+import jollyroster.platform.Remembered;
+import jollyroster.platform.TableChanges;
 import org.jooq.Condition;
 import org.jooq.Field;
 import org.jooq.impl.DSL;
@@ -23,13 +27,20 @@ public class FillQueries {
 
     private static final int MOST_EARLIER = 12;
     private final Reads reads;
+    private final Remembered<Set<Long>, Map<Long, Course>> courses;
 
-    FillQueries(Reads reads) {
+    FillQueries(Reads reads, TableChanges changes) {
+        this.courses = new Remembered<>(changes, 100, "registration", "session");
         this.reads = reads;
     }
 
     /** The course of each of these sessions; for a whole series that of the session that leads it. */
     public Map<Long, Course> courses(Collection<Long> sessions) {
+        Set<Long> wanted = new LinkedHashSet<>(sessions);
+        return courses.get(wanted, this::read);
+    }
+
+    private Map<Long, Course> read(Set<Long> sessions) {
         Map<Long, List<Course.Step>> steps = new LinkedHashMap<>();
         sessions.forEach(session -> steps.put(session, new ArrayList<>()));
         Condition hadSeats =

@@ -13,6 +13,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import jollyroster.platform.Reads;
+import jollyroster.platform.Remembered;
+import jollyroster.platform.TableChanges;
 import org.jooq.Condition;
 import org.jooq.Field;
 import org.jooq.Record;
@@ -27,8 +29,10 @@ public class RosterPageQueries {
 
     private final Reads reads;
     private final RosterQueries roster;
+    private final Remembered<Long, Map<RegistrationState, Count>> counts;
 
-    RosterPageQueries(Reads reads, RosterQueries roster) {
+    RosterPageQueries(Reads reads, RosterQueries roster, TableChanges changes) {
+        this.counts = new Remembered<>(changes, 200, "registration");
         this.reads = reads;
         this.roster = roster;
     }
@@ -66,6 +70,10 @@ public class RosterPageQueries {
 
     /** How many there are in each state; states nobody is in are left out. */
     public Map<RegistrationState, Count> counts(long session) {
+        return counts.get(session, this::counted);
+    }
+
+    private Map<RegistrationState, Count> counted(long session) {
         Map<RegistrationState, Count> counts = new EnumMap<>(RegistrationState.class);
         reads.sql()
                 .select(REGISTRATION.STATE, DSL.count(), sum(REGISTRATION.PARTY))

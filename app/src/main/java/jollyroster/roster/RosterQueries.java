@@ -12,6 +12,7 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.util.Collection;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -19,6 +20,8 @@ import java.util.Optional;
 import java.util.Set;
 import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.platform.Reads;
+import jollyroster.platform.Remembered;
+import jollyroster.platform.TableChanges;
 import jollyroster.programme.AskedQuestion;
 import jollyroster.programme.SeatCounts;
 import org.jooq.Condition;
@@ -32,8 +35,10 @@ import org.springframework.stereotype.Component;
 public class RosterQueries implements SeatCounts {
 
     private final Reads reads;
+    private final Remembered<Set<Long>, Map<Long, Map<ZoneId, Integer>>> zones;
 
-    RosterQueries(Reads reads) {
+    RosterQueries(Reads reads, TableChanges changes) {
+        this.zones = new Remembered<>(changes, 100, "registration");
         this.reads = reads;
     }
 
@@ -66,16 +71,20 @@ public class RosterQueries implements SeatCounts {
 
     @Override
     public Map<Long, Map<ZoneId, Integer>> zonesOf(Collection<Long> sessions) {
-        Map<Long, Map<ZoneId, Integer>> zones = new HashMap<>();
+        return zones.get(new HashSet<>(sessions), this::readZones);
+    }
+
+    private Map<Long, Map<ZoneId, Integer>> readZones(Set<Long> sessions) {
+        Map<Long, Map<ZoneId, Integer>> found = new HashMap<>();
         reads.sql()
                 .select(REGISTRATION.SESSION_ID, REGISTRATION.ZONE, count())
                 .from(REGISTRATION)
                 .where(REGISTRATION.SESSION_ID.in(sessions))
                 .and(REGISTRATION.STATE.eq(RegistrationState.REGISTERED.name()))
                 .groupBy(REGISTRATION.SESSION_ID, REGISTRATION.ZONE)
-                .forEach(r -> zones.computeIfAbsent(r.value1(), id -> new HashMap<>())
+                .forEach(r -> found.computeIfAbsent(r.value1(), id -> new HashMap<>())
                         .put(ZoneId.of(r.value2()), r.value3()));
-        return zones;
+        return found;
     }
 
     private SelectJoinStep<Record> registrations() {

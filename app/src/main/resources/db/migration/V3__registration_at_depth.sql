@@ -32,6 +32,10 @@ ALTER TABLE registration ADD COLUMN is_marked INTEGER NOT NULL DEFAULT 0 CHECK (
 CREATE INDEX registration_line ON registration (session_id, waiting_since, id) WHERE state = 'WAITLISTED';
 CREATE INDEX registration_racing ON registration (session_id) WHERE is_racing = 1;
 CREATE INDEX registration_held ON registration (held_until) WHERE held_until IS NOT NULL;
+-- As rosters are read: seated, held, maybe, called up, the line, and those who left.
+CREATE INDEX registration_by_rank ON registration (session_id,
+  (CASE state WHEN 'REGISTERED' THEN 0 WHEN 'UNCONFIRMED' THEN 1 WHEN 'MAYBE' THEN 2 WHEN 'CALLED_UP' THEN 3
+    WHEN 'WAITLISTED' THEN 4 WHEN 'DECLINED' THEN 5 ELSE 6 END), id);
 CREATE INDEX registration_by_name ON registration (session_id, name, id);
 CREATE INDEX logbook_by_registration ON logbook (registration_id) WHERE registration_id IS NOT NULL;
 

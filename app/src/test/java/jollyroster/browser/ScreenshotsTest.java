@@ -3,8 +3,13 @@ package jollyroster.browser;
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.Page;
 import java.nio.file.Path;
+import jollyroster.core.door.LinkTokens.Link;
+import jollyroster.platform.PersonalLinks;
+import jollyroster.roster.RegistrationState;
+import jollyroster.roster.RosterQueries;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
+import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.web.server.LocalServerPort;
 
 /** Takes the pictures of docs/screenshots from the demo; run by {@code ./jolly shots}. */
@@ -17,6 +22,12 @@ class ScreenshotsTest {
     @LocalServerPort
     int port;
 
+    @Autowired
+    RosterQueries roster;
+
+    @Autowired
+    PersonalLinks links;
+
     @Test
     void take() {
         try (BrowserContext desk = Chromium.person(port, Chromium.desktop("America/Halifax"));
@@ -28,9 +39,11 @@ class ScreenshotsTest {
             shoot(organiser, "/desk/offerings/2", "offering-sheet");
             typedDates(organiser);
             shoot(organiser, "/desk/lanes?at=2027-03-15", "host-lanes");
-            shoot(organiser, "/desk/offerings/2/share", "share");
-            shoot(organiser, "/desk/schedule/11", "change-session");
-            shoot(organiser, "/desk/setup/venues", "venues");
+            organiser.navigate("/desk/offerings/2");
+            organiser.locator("#intake").evaluate("part => part.scrollIntoView()");
+            organiser.screenshot(new Page.ScreenshotOptions().setPath(folder.resolve("intake-builder.png")));
+            shoot(organiser, "/desk/offerings/2/answers", "answers");
+            shoot(organiser, "/desk/sessions/7/roster", "roster");
             shoot(organiser, "/desk/sessions/7", "session");
             shoot(organiser, "/desk/sessions/2", "session-past");
             shoot(organiser, "/desk/outbox", "outbox");
@@ -43,10 +56,23 @@ class ScreenshotsTest {
             visitor.click("[data-take]");
             visitor.waitForSelector("main[data-state]");
             visitor.screenshot(new Page.ScreenshotOptions().setPath(folder.resolve("confirmation.png")));
+            String own = visitor.getAttribute("a[rel=my]", "href");
             shoot(visitor, visitor.getAttribute(".stub a", "href"), "join-countdown");
             shoot(phone.newPage(), "/p/knots-and-splicing-bench", "registration-phone");
-            shoot(outside.newPage(), "/p/coastal-navigation", "series");
+            shoot(visitor, "/p/open-evening-at-the-boathouse", "rsvp");
+            shoot(visitor, calledUp(), "call-up");
+            shoot(visitor, own, "own-page");
         }
+    }
+
+    /** The own page of somebody who is called up. */
+    private String calledUp() {
+        return roster.held().stream()
+                .filter(r -> r.state() == RegistrationState.CALLED_UP)
+                .map(r -> links.ownPage(new Link(r.id(), r.generation())))
+                .map(address -> java.net.URI.create(address).getPath())
+                .findFirst()
+                .orElseThrow();
     }
 
     private void typedDates(Page page) {
