@@ -43,9 +43,10 @@ public class FillQueries {
     private Map<Long, Course> read(Set<Long> sessions) {
         Map<Long, List<Course.Step>> steps = new LinkedHashMap<>();
         sessions.forEach(session -> steps.put(session, new ArrayList<>()));
-        Condition hadSeats =
-                REGISTRATION.STATE.in("UNCONFIRMED", "REGISTERED", "CALLED_UP").or(gaveBack());
-        sums(sessions, REGISTRATION.CREATED_AT, hadSeats)
+        sums(
+                        sessions,
+                        REGISTRATION.SEATED_AT,
+                        REGISTRATION.STATE.in("UNCONFIRMED", "REGISTERED").or(gaveBack()))
                 .forEach(sum -> steps.get(sum.session()).add(new Course.Step(sum.hours(), sum.seats(), 0)));
         sums(sessions, REGISTRATION.CHANGED_AT, gaveBack())
                 .forEach(sum -> steps.get(sum.session()).add(new Course.Step(sum.hours(), 0, sum.seats())));
@@ -54,22 +55,23 @@ public class FillQueries {
         return courses;
     }
 
-    /** Given back, and not while it waited. */
+    /** Given back after it had seats. */
     private static Condition gaveBack() {
-        return REGISTRATION.STATE.in("CANCELLED", "DECLINED").and(REGISTRATION.WAITING_SINCE.isNull());
+        return REGISTRATION.STATE.in("CANCELLED", "DECLINED").and(REGISTRATION.SEATED_AT.isNotNull());
     }
 
     private record Sum(long session, int hours, int seats) {}
 
     private List<Sum> sums(Collection<Long> sessions, Field<Instant> at, Condition which) {
-        Field<Integer> hours = DSL.field(
-                "cast((julianday({0}) - julianday({1})) * 24 as integer)", SQLDataType.INTEGER, SESSION.STARTS_AT, at);
+        Field<Integer> hours =
+                DSL.field("(unixepoch({0}) - unixepoch({1})) / 3600", SQLDataType.INTEGER, SESSION.STARTS_AT, at);
         return reads.sql()
                 .select(REGISTRATION.SESSION_ID, hours, DSL.sum(REGISTRATION.PARTY))
                 .from(REGISTRATION)
                 .join(SESSION)
                 .on(SESSION.ID.eq(REGISTRATION.SESSION_ID))
                 .where(REGISTRATION.SESSION_ID.in(sessions))
+                .and(REGISTRATION.SEATED_AT.isNotNull())
                 .and(which)
                 .groupBy(REGISTRATION.SESSION_ID, hours)
                 .fetch(r -> new Sum(r.value1(), r.value2(), r.value3().intValue()));

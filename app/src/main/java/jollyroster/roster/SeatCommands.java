@@ -171,6 +171,7 @@ class SeatCommands {
                 .set(REGISTRATION.SESSION_ID, session)
                 .set(REGISTRATION.STATE, RegistrationState.REGISTERED.name())
                 .set(REGISTRATION.PASSED_OVER, 0)
+                .set(REGISTRATION.SEATED_AT, now)
                 .set(REGISTRATION.IS_RACING, false)
                 .setNull(REGISTRATION.HELD_UNTIL)
                 .setNull(REGISTRATION.WAITING_SINCE)
@@ -196,16 +197,14 @@ class SeatCommands {
                 .set(REGISTRATION.SUBMISSION, asked.submission().isEmpty() ? null : asked.submission())
                 .set(REGISTRATION.WAITING_SINCE, state == RegistrationState.WAITLISTED ? now : null)
                 .set(REGISTRATION.HELD_UNTIL, heldUntil)
+                .set(REGISTRATION.SEATED_AT, state == RegistrationState.WAITLISTED || !state.takesSeats() ? null : now)
                 .set(REGISTRATION.CREATED_AT, now)
                 .set(REGISTRATION.CHANGED_AT, now)
                 .returning()
                 .fetchSingle();
     }
 
-    /**
-     * Gives a registration a state in which nothing is held for it. One that is given back while it waited keeps since
-     * when it did, which tells it from one that had seats.
-     */
+    /** Gives a registration a state in which nothing is held for it and it waits for nothing. */
     void settle(long registration, RegistrationState state, String why, Instant now) {
         writes.sql()
                 .update(REGISTRATION)
@@ -213,11 +212,12 @@ class SeatCommands {
                 .set(REGISTRATION.WHY, why)
                 .set(REGISTRATION.IS_RACING, false)
                 .setNull(REGISTRATION.HELD_UNTIL)
+                .setNull(REGISTRATION.WAITING_SINCE)
                 .set(
-                        REGISTRATION.WAITING_SINCE,
-                        state == RegistrationState.REGISTERED
-                                ? DSL.castNull(REGISTRATION.WAITING_SINCE)
-                                : REGISTRATION.WAITING_SINCE)
+                        REGISTRATION.SEATED_AT,
+                        state.takesSeats()
+                                ? DSL.coalesce(REGISTRATION.SEATED_AT, DSL.val(now, REGISTRATION.SEATED_AT))
+                                : REGISTRATION.SEATED_AT)
                 .set(REGISTRATION.CHANGED_AT, now)
                 .where(REGISTRATION.ID.eq(registration))
                 .execute();

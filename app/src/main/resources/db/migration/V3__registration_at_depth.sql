@@ -21,6 +21,10 @@ ALTER TABLE registration ADD COLUMN is_racing INTEGER NOT NULL DEFAULT 0 CHECK (
 -- Since when the party stands in the line; the line is in this order.
 ALTER TABLE registration ADD COLUMN waiting_since TEXT;
 UPDATE registration SET waiting_since = created_at WHERE state = 'WAITLISTED';
+-- Since when the party has seats of its own; stays when they are given back.
+ALTER TABLE registration ADD COLUMN seated_at TEXT;
+UPDATE registration SET seated_at = created_at WHERE state IN ('UNCONFIRMED', 'REGISTERED')
+  OR state = 'CANCELLED' AND id IN (SELECT registration_id FROM logbook WHERE entry IN ('SEATED', 'SEATED_FROM_LINE'));
 -- Why it was given back, if anybody said.
 ALTER TABLE registration ADD COLUMN why TEXT NOT NULL DEFAULT '';
 -- The names of companions, one a line, as far as they are known.

@@ -58,6 +58,7 @@ class MigrationTest {
         assertThat(one("SELECT person || value FROM answer WHERE question_id = 4"))
                 .isEqualTo("0yes");
         assertThat(one("SELECT waiting_since FROM registration WHERE id = 10")).isEqualTo("2027-01-02T00:00:00.000Z");
+        assertThat(one("SELECT seated_at FROM registration WHERE id = 9")).isEqualTo("2027-01-01T00:00:00.000Z");
         assertThat(one("SELECT taken FROM seat_count WHERE session_id = 7")).isEqualTo("2");
         assertThat(one("SELECT count(*) FROM pragma_foreign_key_check")).isEqualTo("0");
         assertThat(one("PRAGMA integrity_check")).isEqualTo("ok");
