@@ -13,9 +13,7 @@ import java.util.UUID;
 import jollyroster.chart.SeatStrip;
 import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.core.door.LinkTokens.Purpose;
-import jollyroster.core.intake.Contact;
 import jollyroster.core.intake.Intake.Slot;
-import jollyroster.core.intake.Text;
 import jollyroster.platform.OrganisationQueries;
 import jollyroster.platform.PersonalLinks;
 import jollyroster.platform.Times;
@@ -25,10 +23,7 @@ import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.SeatCounts.SeatCount;
 import jollyroster.programme.Session;
 import jollyroster.roster.Application;
-import jollyroster.roster.GuestCommands;
-import jollyroster.roster.GuestQueries;
 import jollyroster.roster.Registering;
-import jollyroster.roster.Registration;
 import jollyroster.roster.Reply;
 import jollyroster.roster.ReplyCommands;
 import jollyroster.roster.RosterCommands;
@@ -50,10 +45,7 @@ class PublicController {
     private final ProgrammeQueries programme;
     private final RosterQueries roster;
     private final RosterCommands commands;
-    private static final int LONGEST_WORDS = 600;
     private final ReplyCommands replies;
-    private final GuestCommands guests;
-    private final GuestQueries guestList;
     private final PersonalLinks links;
     private final OfferingPages pages;
     private final OwnPage ownPage;
@@ -65,8 +57,6 @@ class PublicController {
             RosterQueries roster,
             RosterCommands commands,
             ReplyCommands replies,
-            GuestCommands guests,
-            GuestQueries guestList,
             PersonalLinks links,
             OfferingPages pages,
             OwnPage ownPage,
@@ -76,8 +66,6 @@ class PublicController {
         this.roster = roster;
         this.commands = commands;
         this.replies = replies;
-        this.guests = guests;
-        this.guestList = guestList;
         this.links = links;
         this.pages = pages;
         this.ownPage = ownPage;
@@ -233,59 +221,6 @@ class PublicController {
         return offering.signUp().rsvp()
                 ? replies.answer(asked, Reply.of(form.reply()).orElseThrow(), invitation)
                 : commands.register(asked, invitation);
-    }
-
-    /** Somebody who is not invited asks to come. */
-    @PostMapping("/p/{slug}/ask")
-    ModelAndView ask(
-            @PathVariable String slug,
-            @RequestParam(defaultValue = "") String name,
-            @RequestParam(defaultValue = "") String email,
-            @RequestParam(defaultValue = "") String words,
-            HttpServletRequest request) {
-        Offering offering = shown(slug);
-        ZoneId visitor = Visitor.zone(request, offering.zone());
-        Optional<String> who = Contact.fullName(name);
-        Optional<String> address = Contact.email(email);
-        boolean good = who.isPresent() && address.isPresent();
-        if (good) {
-            String said = Text.oneLine(words.substring(0, Math.min(words.length(), LONGEST_WORDS)));
-            guests.ask(offering.id(), new GuestCommands.Guest(who.get(), address.get()), said);
-        }
-        RegistrationForm form = RegistrationForm.blank("", visitor.getId(), "");
-        ModelAndView page = page(
-                offering,
-                programme.questions(offering.id()),
-                form,
-                good ? Map.of() : Map.of("ask", "Please give your full name and an e-mail address."),
-                good ? HttpStatus.OK : HttpStatus.UNPROCESSABLE_CONTENT,
-                visitor);
-        page.addObject("asked", good);
-        return page;
-    }
-
-    /** Where an invitation leads: the offering's page with the form open, or one's own page once one has answered. */
-    @GetMapping("/invited/{token}")
-    ModelAndView invited(@PathVariable String token, HttpServletRequest request, HttpServletResponse response) {
-        response.setHeader("Cache-Control", "no-store");
-        Optional<GuestQueries.Invitee> found = links.read(Purpose.RSVP, token).flatMap(guestList::invitee);
-        if (found.isEmpty()) {
-            return OwnPageController.unknown();
-        }
-        GuestQueries.Invitee invitee = found.get();
-        Optional<Registration> answered = roster.registration(invitee.registration());
-        if (answered.isPresent()) {
-            return new ModelAndView("redirect:/my/"
-                    + links.issue(
-                            Purpose.OWN_PAGE,
-                            new Link(answered.get().id(), answered.get().generation())));
-        }
-        Offering offering = programme.offering(invitee.offering()).orElseThrow();
-        ZoneId visitor = Visitor.zone(request, offering.zone());
-        RegistrationForm form = RegistrationForm.blank(
-                        "", visitor.getId(), UUID.randomUUID().toString())
-                .invited(token, invitee.name(), invitee.email());
-        return page(offering, programme.questions(offering.id()), form, Map.of(), HttpStatus.OK, visitor);
     }
 
     private static String fieldOf(Registering.RanOut ranOut, List<AskedQuestion> questions) {

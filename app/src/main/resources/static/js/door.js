@@ -1,12 +1,7 @@
 // Counts down to the door and goes on by itself. The server is asked from time to time, because a session may move.
-const ASK_EVERY = 5;
+import { timeLeft } from "./time-left.js";
 
-const words = (left) => {
-  if (left >= 86400) return `${Math.floor(left / 86400)} d ${Math.floor((left % 86400) / 3600)} h`;
-  if (left >= 3600) return `${Math.floor(left / 3600)} h ${Math.floor((left % 3600) / 60)} min`;
-  const minutes = Math.floor(left / 60);
-  return minutes > 0 ? `${minutes} min ${String(left % 60).padStart(2, "0")} s` : `${left} s`;
-};
+const ASK_EVERY = 5;
 
 export function start() {
   const door = document.querySelector("[data-door]");
@@ -31,7 +26,7 @@ export function start() {
 
   const tick = () => {
     const left = Math.max(0, Math.ceil((until - performance.now()) / 1000));
-    display.textContent = words(left);
+    display.textContent = timeLeft(left);
     ticks += 1;
     if (left === 0 || ticks % ASK_EVERY === 0) {
       ask();
