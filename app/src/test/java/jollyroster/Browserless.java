@@ -11,12 +11,15 @@ import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
 import org.jsoup.Jsoup;
 import org.jsoup.nodes.Document;
 
 /** A visitor without a browser: keeps cookies, fills in forms, reads pages. Follows a form to its confirmation (303) only. */
 public final class Browserless {
+
+    private static final Map<Integer, Browserless> SIGNED_IN = new ConcurrentHashMap<>();
 
     private final HttpClient http = HttpClient.newBuilder()
             .cookieHandler(new CookieManager())
@@ -26,6 +29,15 @@ public final class Browserless {
 
     public Browserless(int port) {
         this.base = "http://localhost:" + port;
+    }
+
+    /** An organiser at the desk: signed in once per server, for an account may sign in only so often. */
+    public static Browserless organiser(int port) {
+        return SIGNED_IN.compute(
+                port,
+                (at, before) -> before != null && before.get("/desk").status() == 200
+                        ? before
+                        : new Browserless(port).signIn());
     }
 
     /** An answer, with its body parsed. */

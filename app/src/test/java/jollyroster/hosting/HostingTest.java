@@ -115,7 +115,7 @@ class HostingTest {
         Published other = saltmarrow.publish(seats(3).at("2027-04-08T11:30"));
         schedule.lead(one.session(), List.of(host));
         schedule.lead(other.session(), List.of(host));
-        Browserless organiser = new Browserless(port).signIn();
+        Browserless organiser = Browserless.organiser(port);
         Browserless.Page lanes = organiser.get("/desk/lanes?at=2027-04-08");
         assertThat(lanes.document().select(".conflicts .minutes").text()).isEqualTo("30 min");
         assertThat(lanes.document().select(".ways input[name=start]").attr("value"))
@@ -249,7 +249,7 @@ class HostingTest {
             clock.windOn(Duration.ofHours(1));
         }
         assertThat(link(failing).state()).isEqualTo(MeetingLink.State.FAILED);
-        Browserless organiser = new Browserless(port).signIn();
+        Browserless organiser = Browserless.organiser(port);
         assertThat(organiser
                         .get("/desk/offerings/" + failing.offering())
                         .document()

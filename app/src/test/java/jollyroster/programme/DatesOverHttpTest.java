@@ -37,7 +37,7 @@ class DatesOverHttpTest {
     private Browserless organiser() {
         if (signedIn == null) {
             saltmarrow.setUp();
-            signedIn = new Browserless(port).signIn();
+            signedIn = Browserless.organiser(port);
         }
         return signedIn;
     }

@@ -69,7 +69,7 @@ class RollsOverHttpTest {
     void morning() {
         clock.set(TestClock.START);
         saltmarrow.setUp();
-        organiser = organiser == null ? new Browserless(port).signIn() : organiser;
+        organiser = organiser == null ? Browserless.organiser(port) : organiser;
     }
 
     private long register(long session, String name, int party) {

@@ -115,7 +115,7 @@ class SharingTest {
     @Test
     void only_named_sites_may_frame_it() {
         Published at = saltmarrow.publish(seats(3));
-        Browserless organiser = visitor().signIn();
+        Browserless organiser = Browserless.organiser(port);
         String share = "/desk/offerings/" + at.offering() + "/share";
         assertThat(visitor().get("/embed/" + at.slug()).status()).isEqualTo(404);
         for (String wrong :
@@ -138,7 +138,7 @@ class SharingTest {
     @Test
     void the_share_page_has_all_of_it() {
         Published at = saltmarrow.publish(seats(3));
-        Browserless organiser = visitor().signIn();
+        Browserless organiser = Browserless.organiser(port);
         Browserless.Page share = organiser.get("/desk/offerings/" + at.offering() + "/share");
         assertThat(share.document().select("#page-link").attr("value")).endsWith("/p/" + at.slug());
         assertThat(share.document().select("#as-block").text()).contains("data-as=\"block\"");

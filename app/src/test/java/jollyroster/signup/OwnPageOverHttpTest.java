@@ -264,7 +264,7 @@ class OwnPageOverHttpTest {
     @Test
     void the_team_tries_the_form_and_nothing_is_stored() {
         Published at = saltmarrow.publish(seats(4).asking(QuestionForm.of("AGREEMENT", "I can swim", "", true, "")));
-        Browserless organiser = new Browserless(port).signIn();
+        Browserless organiser = Browserless.organiser(port);
         String trying = "/desk/offerings/" + at.offering() + "/try";
         Map<String, String> form = new HashMap<>(
                 Map.of("session", String.valueOf(at.session()), "name", "Try Out", "email", "try@crew.example"));

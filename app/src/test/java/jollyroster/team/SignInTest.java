@@ -120,7 +120,7 @@ class SignInTest {
     void a_sheet_with_nonsense_is_shown_again_as_typed() {
         Published at = saltmarrow.publish(seats(8));
         String sheet = "/desk/offerings/" + at.offering();
-        Browserless organiser = new Browserless(port).signIn();
+        Browserless organiser = Browserless.organiser(port);
         Map<String, String> fields = new java.util.HashMap<>(sheet(Map.of("version", "3"), ""));
         fields.put("seats.seats", "many");
         fields.put("question[0].label", "Which?");
@@ -140,7 +140,7 @@ class SignInTest {
     void typed_dates_with_an_error_add_nothing() {
         Published at = saltmarrow.publish(seats(8));
         String sheet = "/desk/offerings/" + at.offering();
-        Browserless organiser = new Browserless(port).signIn();
+        Browserless organiser = Browserless.organiser(port);
         Browserless.Page page =
                 organiser.post(sheet, sheet + "/dates", Map.of("typed", "Tue 6 Apr 2027 10:00\n31 Feb 2027 10:00"));
         assertThat(page.status()).isEqualTo(422);
@@ -152,7 +152,7 @@ class SignInTest {
     void the_roster_leaves_as_a_table() {
         Published at = saltmarrow.publish(seats(8));
         new Browserless(port).register(at, Map.of("name", "=cmd()|Kofi"));
-        Browserless organiser = new Browserless(port).signIn();
+        Browserless organiser = Browserless.organiser(port);
         String csv = organiser
                 .get("/desk/sessions/" + at.session() + "/roster.csv")
                 .response()
