@@ -15,6 +15,7 @@ import jollyroster.core.messages.MessagePlan;
 import jollyroster.core.messages.MessagePlan.Entry;
 import jollyroster.core.messages.PlanLine;
 import jollyroster.core.messages.QuietHours;
+import jollyroster.platform.KeptStatement;
 import jollyroster.platform.Remembered;
 import jollyroster.platform.TableChanges;
 import jollyroster.platform.Writes;
@@ -22,27 +23,36 @@ import jollyroster.platform.tables.tables.records.MessageRecord;
 import org.jooq.Condition;
 import org.jooq.impl.DSL;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 
 /**
  * Writes messages into the outbox, always in the transaction of what caused them, and takes them out again while they
- * are unsent.
+ * are unsent. What is not a transaction of its own is refused outside of one.
  */
 @Component
 public class OutboxCommands {
 
     private static final Duration LINK_AGAIN_AT_MOST_EVERY = Duration.ofMinutes(10);
     private final Writes writes;
+    private final KeptStatement insert;
     private final Remembered<Long, List<PlanLine>> plans;
 
     OutboxCommands(Writes writes, TableChanges changes) {
         this.writes = writes;
+        this.insert = writes.keepInsert(
+                MESSAGE,
+                insert -> insert.onConflict(MESSAGE.MESSAGE_KEY)
+                        .doUpdate()
+                        .set(MESSAGE.STATE, DSL.excluded(MESSAGE.STATE))
+                        .set(MESSAGE.REASON, DSL.excluded(MESSAGE.REASON))
+                        .set(MESSAGE.NOMINAL_AT, DSL.excluded(MESSAGE.NOMINAL_AT))
+                        .set(MESSAGE.DUE_AT, DSL.excluded(MESSAGE.DUE_AT))
+                        .set(MESSAGE.DONE_AT, DSL.excluded(MESSAGE.DONE_AT))
+                        .where(MESSAGE.STATE.eq(DSL.inline(MessageState.WITHDRAWN.name()))));
         this.plans = new Remembered<>(changes, 200, "plan_line");
     }
 
     /** Gives an offering the default plan. */
-    @Transactional(propagation = Propagation.MANDATORY)
     public void planByDefault(long offering) {
         PlanLine.DEFAULT.forEach(line -> writes.sql()
                 .insertInto(PLAN_LINE)
@@ -58,7 +68,6 @@ public class OutboxCommands {
      *
      * @param anchor one for which {@link Anchor#isAnswer()} holds
      */
-    @Transactional(propagation = Propagation.MANDATORY)
     public void answer(Anchor anchor, Recipient to, Instant now) {
         long occasion = anchor == Anchor.LINK_AGAIN
                 ? now.getEpochSecond() / LINK_AGAIN_AT_MOST_EVERY.toSeconds()
@@ -72,7 +81,6 @@ public class OutboxCommands {
      *
      * @param dates the person as a recipient for each date they hold seats on, at least one
      */
-    @Transactional(propagation = Propagation.MANDATORY)
     public void answerAndRemind(Anchor anchor, List<Recipient> dates, Instant now) {
         Recipient first = dates.get(0);
         List<MessageRecord> rows = new ArrayList<>();
@@ -86,7 +94,6 @@ public class OutboxCommands {
      * Plans the reminders of each of these people anew, after what they depend on has changed. Those planned before must
      * have been withdrawn.
      */
-    @Transactional(propagation = Propagation.MANDATORY)
     public void remind(Collection<Recipient> people, Instant now) {
         people.forEach(to -> insert(reminders(plan(to.offering()), to, now)));
     }
@@ -107,7 +114,6 @@ public class OutboxCommands {
      *
      * @param change the change that causes it
      */
-    @Transactional(propagation = Propagation.MANDATORY)
     public void news(Anchor anchor, Recipient to, long change, Instant due, Instant now) {
         withdraw(
                 MESSAGE.REGISTRATION_ID.eq(to.registration()).and(MESSAGE.CHANGE_ID.isNotNull()),
@@ -120,25 +126,21 @@ public class OutboxCommands {
     }
 
     /** Takes the unsent news of a change out of the outbox. @return how many people had not been told */
-    @Transactional(propagation = Propagation.MANDATORY)
     public int withdrawNews(long change, String reason, Instant now) {
         return withdraw(MESSAGE.CHANGE_ID.eq(change), reason, now);
     }
 
     /** Takes every unsent reminder of a session out of the outbox. */
-    @Transactional(propagation = Propagation.MANDATORY)
     public void withdrawRemindersOf(long session, String reason, Instant now) {
         withdraw(MESSAGE.SESSION_ID.eq(session).and(MESSAGE.ANCHOR.eq(Anchor.BEFORE_START.name())), reason, now);
     }
 
     /** Queues a letter with a body of its own, in Markdown, to somebody who is on no session. Due at once. */
-    @Transactional(propagation = Propagation.MANDATORY)
     public void letter(String key, String recipient, String subject, String body, Instant now) {
         letter(key, recipient, subject, body, "", now);
     }
 
     /** The same with a calendar file, or none when {@code calendar} is empty. */
-    @Transactional(propagation = Propagation.MANDATORY)
     public void letter(String key, String recipient, String subject, String body, String calendar, Instant now) {
         Recipient to = new Recipient(0, 0, 0, recipient, ZoneOffset.UTC, "", now.atZone(ZoneOffset.UTC), 0, false);
         MessageRecord row = row(new PlanLine(Anchor.LETTER, Offset.none()), to, "", now, now, now);
@@ -150,7 +152,6 @@ public class OutboxCommands {
     }
 
     /** Queues a letter that the organiser wrote to a registered person. Due at once. */
-    @Transactional(propagation = Propagation.MANDATORY)
     public void written(Recipient to, String subject, String body, Instant now) {
         MessageRecord row =
                 row(new PlanLine(Anchor.WRITTEN, Offset.none()), to, String.valueOf(now.toEpochMilli()), now, now, now);
@@ -160,7 +161,6 @@ public class OutboxCommands {
     }
 
     /** Gives an offering the same plan as another. */
-    @Transactional(propagation = Propagation.MANDATORY)
     public void copyPlan(long from, long to) {
         plan(from)
                 .forEach(line -> writes.sql()
@@ -173,7 +173,6 @@ public class OutboxCommands {
     }
 
     /** Takes away the plan of an offering that is discarded. */
-    @Transactional(propagation = Propagation.MANDATORY)
     public void dropPlan(long offering) {
         writes.sql()
                 .deleteFrom(PLAN_LINE)
@@ -236,60 +235,7 @@ public class OutboxCommands {
 
     /** A message that is planned already stays; one that was withdrawn is planned again. */
     private void insert(List<MessageRecord> rows) {
-        if (rows.isEmpty()) {
-            return;
-        }
-        var insert = writes.sql()
-                .insertInto(
-                        MESSAGE,
-                        MESSAGE.MESSAGE_KEY,
-                        MESSAGE.REGISTRATION_ID,
-                        MESSAGE.SESSION_ID,
-                        MESSAGE.ANCHOR,
-                        MESSAGE.AMOUNT,
-                        MESSAGE.UNIT,
-                        MESSAGE.RECIPIENT,
-                        MESSAGE.SUBJECT,
-                        MESSAGE.STATE,
-                        MESSAGE.REASON,
-                        MESSAGE.ATTEMPTS,
-                        MESSAGE.NOMINAL_AT,
-                        MESSAGE.DUE_AT,
-                        MESSAGE.DONE_AT,
-                        MESSAGE.CREATED_AT,
-                        MESSAGE.BODY,
-                        MESSAGE.CALENDAR,
-                        MESSAGE.CHANGE_ID);
-        for (MessageRecord row : rows) {
-            insert = insert.values(
-                    row.getMessageKey(),
-                    row.getRegistrationId(),
-                    row.getSessionId(),
-                    row.getAnchor(),
-                    row.getAmount(),
-                    row.getUnit(),
-                    row.getRecipient(),
-                    row.getSubject(),
-                    row.getState(),
-                    row.getReason(),
-                    row.getAttempts(),
-                    row.getNominalAt(),
-                    row.getDueAt(),
-                    row.getDoneAt(),
-                    row.getCreatedAt(),
-                    row.getBody(),
-                    row.getCalendar(),
-                    row.getChangeId());
-        }
-        insert.onConflict(MESSAGE.MESSAGE_KEY)
-                .doUpdate()
-                .set(MESSAGE.STATE, DSL.excluded(MESSAGE.STATE))
-                .set(MESSAGE.REASON, DSL.excluded(MESSAGE.REASON))
-                .set(MESSAGE.NOMINAL_AT, DSL.excluded(MESSAGE.NOMINAL_AT))
-                .set(MESSAGE.DUE_AT, DSL.excluded(MESSAGE.DUE_AT))
-                .set(MESSAGE.DONE_AT, DSL.excluded(MESSAGE.DONE_AT))
-                .where(MESSAGE.STATE.eq(DSL.inline(MessageState.WITHDRAWN.name())))
-                .execute();
+        insert.runAll(rows.stream().map(Writes::valuesOf).toList());
     }
 
     /** Takes every unsent reminder to this registration out of the outbox. */

@@ -1,9 +1,15 @@
 package jollyroster.platform;
 
-import com.zaxxer.hikari.HikariConfig;
-import com.zaxxer.hikari.HikariDataSource;
 import java.sql.SQLException;
+import java.time.Duration;
+import java.util.List;
 import javax.sql.DataSource;
+import org.apache.commons.dbcp2.DataSourceConnectionFactory;
+import org.apache.commons.dbcp2.PoolableConnection;
+import org.apache.commons.dbcp2.PoolableConnectionFactory;
+import org.apache.commons.dbcp2.PoolingDataSource;
+import org.apache.commons.pool2.impl.GenericObjectPool;
+import org.apache.commons.pool2.impl.GenericObjectPoolConfig;
 import org.jooq.SQLDialect;
 import org.jooq.conf.Settings;
 import org.jooq.impl.DSL;
@@ -14,6 +20,7 @@ import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.context.annotation.DependsOn;
 import org.springframework.context.annotation.Primary;
+import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.jdbc.datasource.TransactionAwareDataSourceProxy;
 import org.sqlite.SQLiteConnection;
 import org.sqlite.SQLiteDataSource;
@@ -27,13 +34,17 @@ class StoreConfiguration {
 
     private static final String SHARED = "journal_mode=WAL&busy_timeout=5000&foreign_keys=true&synchronous=FULL";
     private static final int READERS = 4;
+    private static final int KEPT_STATEMENTS = 250;
+    private static final Duration LONGEST_WAIT = Duration.ofSeconds(20);
 
     @Bean
     @Primary
-    HikariDataSource writingDataSource(@Value("${jolly.data}") String folder, TableChanges changes) {
-        HikariConfig config = pool("writer", 1);
-        config.setDataSource(new ToldOfChanges(url(folder) + "?" + SHARED + "&transaction_mode=IMMEDIATE", changes));
-        return lazy(config);
+    PoolingDataSource<PoolableConnection> writingDataSource(
+            @Value("${jolly.data}") String folder, TableChanges changes) {
+        return pool(
+                new ToldOfChanges(url(folder) + "&transaction_mode=IMMEDIATE&jdbc.get_generated_keys=false", changes),
+                1,
+                List.of("PRAGMA wal_autocheckpoint = 4000"));
     }
 
     /** Connections that tell of each row they change. */
@@ -55,16 +66,18 @@ class StoreConfiguration {
 
     @Bean
     @DependsOn("flyway")
-    HikariDataSource readingDataSource(@Value("${jolly.data}") String folder) {
-        HikariConfig config = pool("readers", READERS);
-        config.setJdbcUrl(url(folder) + "?" + SHARED);
-        return readersOnly(lazy(config));
+    PoolingDataSource<PoolableConnection> readingDataSource(@Value("${jolly.data}") String folder) {
+        SQLiteDataSource file = new SQLiteDataSource();
+        file.setUrl(url(folder));
+        return pool(file, READERS, List.of("PRAGMA query_only = 1"));
     }
 
     @Bean
     @DependsOn("flyway")
     Writes writes(DataSource writing) {
-        return new Writes(DSL.using(new TransactionAwareDataSourceProxy(writing), SQLDialect.SQLITE, settings()));
+        return new Writes(
+                DSL.using(new TransactionAwareDataSourceProxy(writing), SQLDialect.SQLITE, settings()),
+                new JdbcTemplate(writing));
     }
 
     @Bean
@@ -73,30 +86,27 @@ class StoreConfiguration {
     }
 
     private static String url(String folder) {
-        return "jdbc:sqlite:" + folder + "/jolly-roster.db";
+        return "jdbc:sqlite:" + folder + "/jolly-roster.db?" + SHARED;
     }
 
     private static Settings settings() {
         return new Settings().withExecuteLogging(false).withRenderSchema(false);
     }
 
-    private static HikariDataSource readersOnly(HikariDataSource pool) {
-        pool.setConnectionInitSql("PRAGMA query_only = 1");
-        return pool;
-    }
-
-    private static HikariConfig pool(String name, int size) {
-        HikariConfig config = new HikariConfig();
-        config.setPoolName(name);
-        config.setMaximumPoolSize(size);
-        config.setConnectionTimeout(20_000);
-        return config;
-    }
-
-    /** A pool that connects when it is first asked. */
-    private static HikariDataSource lazy(HikariConfig config) {
-        HikariDataSource pool = new HikariDataSource();
-        config.copyStateTo(pool);
-        return pool;
+    /** A pool that connects when it is first asked, and whose connections keep the statements they have prepared. */
+    private static PoolingDataSource<PoolableConnection> pool(DataSource file, int size, List<String> first) {
+        PoolableConnectionFactory connections =
+                new PoolableConnectionFactory(new DataSourceConnectionFactory(file), null);
+        connections.setConnectionInitSql(first);
+        connections.setPoolStatements(true);
+        connections.setMaxOpenPreparedStatements(KEPT_STATEMENTS);
+        GenericObjectPoolConfig<PoolableConnection> config = new GenericObjectPoolConfig<>();
+        config.setMaxTotal(size);
+        config.setMaxIdle(size);
+        config.setMaxWait(LONGEST_WAIT);
+        config.setJmxEnabled(false);
+        GenericObjectPool<PoolableConnection> pool = new GenericObjectPool<>(connections, config);
+        connections.setPool(pool);
+        return new PoolingDataSource<>(pool);
     }
 }

@@ -1,9 +1,61 @@
 package jollyroster.platform;
 
+import java.util.function.Function;
+import java.util.stream.Stream;
 import org.jooq.DSLContext;
+import org.jooq.Field;
+import org.jooq.InsertValuesStepN;
+import org.jooq.Query;
+import org.jooq.Record;
+import org.jooq.Table;
+import org.jooq.TableRecord;
+import org.jspecify.annotations.Nullable;
+import org.springframework.jdbc.core.JdbcOperations;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
 
 /**
  * The store for commands: the one writing connection. Only {@code …Commands} classes take it, inside a transaction that
- * was begun as a write.
+ * was begun as a write; outside of one it refuses.
  */
-public record Writes(DSLContext sql) {}
+public final class Writes {
+
+    private final DSLContext sql;
+    private final JdbcOperations jdbc;
+
+    Writes(DSLContext sql, JdbcOperations jdbc) {
+        this.sql = sql;
+        this.jdbc = jdbc;
+    }
+
+    /** For statements in the transaction under way. */
+    public DSLContext sql() {
+        requireTransaction();
+        return sql;
+    }
+
+    /** Writes the text of a statement once. The values in it only say of which kind each is. */
+    public KeptStatement keep(Function<DSLContext, Query> written) {
+        return new KeptStatement(jdbc, written.apply(sql));
+    }
+
+    /** The same of an insert into every column but the number, which the store gives. */
+    public <R extends Record> KeptStatement keepInsert(Table<R> table, Function<InsertValuesStepN<R>, Query> rest) {
+        Field<?>[] columns = columns(table).toArray(Field<?>[]::new);
+        return keep(any -> rest.apply(any.insertInto(table, columns).values(new Object[columns.length])));
+    }
+
+    /** The values of a row for {@link #keepInsert}. */
+    public static @Nullable Object[] valuesOf(TableRecord<?> row) {
+        return columns(row.getTable()).map(row::get).toArray();
+    }
+
+    private static Stream<Field<?>> columns(Table<?> table) {
+        return Stream.of(table.fields()).filter(column -> !column.getName().equals("id"));
+    }
+
+    static void requireTransaction() {
+        if (!TransactionSynchronizationManager.isActualTransactionActive()) {
+            throw new IllegalStateException("What is written must be part of a transaction");
+        }
+    }
+}

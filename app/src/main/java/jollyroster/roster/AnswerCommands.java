@@ -9,21 +9,23 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import jollyroster.core.intake.Option;
+import jollyroster.platform.KeptStatement;
 import jollyroster.platform.Writes;
 import org.jooq.impl.DSL;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.annotation.Propagation;
-import org.springframework.transaction.annotation.Transactional;
 
 /** Keeps what people answered, as part of a write that is under way. */
 @Component
-@Transactional(propagation = Propagation.MANDATORY)
 class AnswerCommands {
 
     private final Writes writes;
+    private final KeptStatement insert;
 
     AnswerCommands(Writes writes) {
         this.writes = writes;
+        this.insert = writes.keep(sql -> sql.insertInto(
+                        ANSWER, ANSWER.REGISTRATION_ID, ANSWER.QUESTION_ID, ANSWER.PERSON, ANSWER.WORDING, ANSWER.VALUE)
+                .values(0L, 0L, 0, "", ""));
     }
 
     private record Wanted(long question, Option option) {}
@@ -64,21 +66,9 @@ class AnswerCommands {
     }
 
     void keep(long registration, List<Application.Answer> answers) {
-        if (answers.isEmpty()) {
-            return;
-        }
-        var insert = writes.sql()
-                .insertInto(
-                        ANSWER,
-                        ANSWER.REGISTRATION_ID,
-                        ANSWER.QUESTION_ID,
-                        ANSWER.PERSON,
-                        ANSWER.WORDING,
-                        ANSWER.VALUE);
-        for (Application.Answer a : answers) {
-            insert = insert.values(registration, a.question(), a.person(), a.wording(), a.value());
-        }
-        insert.execute();
+        insert.runAll(answers.stream()
+                .map(a -> new Object[] {registration, a.question(), a.person(), a.wording(), a.value()})
+                .toList());
     }
 
     /** Keeps these answers in the place of those given before to the same questions; others stay. */

@@ -7,25 +7,23 @@ import java.time.Instant;
 import java.time.ZoneId;
 import jollyroster.core.seats.Arrival;
 import jollyroster.core.seats.SeatRule;
+import jollyroster.platform.KeptStatement;
 import jollyroster.platform.Times;
 import jollyroster.platform.Writes;
 import jollyroster.platform.tables.tables.records.RegistrationRecord;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.annotation.Propagation;
-import org.springframework.transaction.annotation.Transactional;
 
 /** Writes the logbook: who did what, and why the program decided what it did. */
 @Component
-@Transactional(propagation = Propagation.MANDATORY)
 class LogbookCommands {
 
     static final String PROGRAM = "Jolly Roster";
     static final String ATTENDEE = "attendee";
-    private final Writes writes;
+    private final KeptStatement insert;
 
     LogbookCommands(Writes writes) {
-        this.writes = writes;
+        this.insert = writes.keepInsert(LOGBOOK, insert -> insert);
     }
 
     void arrival(long session, RegistrationRecord r, Arrival arrival, Instant now) {
@@ -174,14 +172,6 @@ class LogbookCommands {
 
     void write(
             long session, @Nullable Long registration, String actor, LogbookEntry entry, String detail, Instant now) {
-        writes.sql()
-                .insertInto(LOGBOOK)
-                .set(LOGBOOK.WRITTEN_AT, now)
-                .set(LOGBOOK.ACTOR, actor)
-                .set(LOGBOOK.SESSION_ID, session)
-                .set(LOGBOOK.REGISTRATION_ID, registration)
-                .set(LOGBOOK.ENTRY, entry.name())
-                .set(LOGBOOK.DETAIL, detail)
-                .execute();
+        insert.run(now, actor, session, registration, entry.name(), detail);
     }
 }

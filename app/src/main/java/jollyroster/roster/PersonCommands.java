@@ -4,20 +4,23 @@ import static jollyroster.platform.tables.Tables.PERSON;
 
 import java.time.Instant;
 import java.util.Optional;
+import jollyroster.platform.KeptStatement;
 import jollyroster.platform.Writes;
+import jollyroster.platform.tables.tables.records.PersonRecord;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.annotation.Propagation;
-import org.springframework.transaction.annotation.Transactional;
 
 /** Keeps people, as part of a write that is under way. */
 @Component
-@Transactional(propagation = Propagation.MANDATORY)
 class PersonCommands {
 
     private final Writes writes;
+    private final KeptStatement find;
+    private final KeptStatement insert;
 
     PersonCommands(Writes writes) {
         this.writes = writes;
+        this.find = writes.keep(sql -> sql.select(PERSON.ID).from(PERSON).where(PERSON.EMAIL.eq("")));
+        this.insert = writes.keepInsert(PERSON, insert -> insert);
     }
 
     /**
@@ -25,23 +28,18 @@ class PersonCommands {
      * shown that it is theirs.
      */
     Optional<Long> find(Application asked) {
-        return writes.sql()
-                .select(PERSON.ID)
-                .from(PERSON)
-                .where(PERSON.EMAIL.eq(asked.email()))
-                .fetchOptional(PERSON.ID);
+        return find.first((row, at) -> row.getLong(1), asked.email());
     }
 
     long add(Application asked, Instant now) {
-        return writes.sql()
-                .insertInto(PERSON)
-                .set(PERSON.EMAIL, asked.email())
-                .set(PERSON.NAME, asked.name())
-                .set(PERSON.PHONE, asked.phone())
-                .set(PERSON.ZONE, asked.zone().getId())
-                .set(PERSON.CREATED_AT, now)
-                .returningResult(PERSON.ID)
-                .fetchSingle(PERSON.ID);
+        PersonRecord person = new PersonRecord();
+        person.setEmail(asked.email());
+        person.setName(asked.name());
+        person.setPhone(asked.phone());
+        person.setZone(asked.zone().getId());
+        person.setCreatedAt(now);
+        person.setGeneration(1);
+        return insert.add(Writes.valuesOf(person));
     }
 
     String email(long person) {

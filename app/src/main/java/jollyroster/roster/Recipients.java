@@ -23,7 +23,8 @@ class Recipients {
 
     /** The person for each date of the book that is still to come; for the session itself when none is. */
     List<Recipient> of(Session session, RegistrationRecord registration, String email) {
-        List<Recipient> coming = sessions.datesOf(session).stream()
+        List<Session> dates = session.lead() == null ? List.of(session) : sessions.datesOf(session);
+        List<Recipient> coming = dates.stream()
                 .filter(date -> !date.cancelled() && date.start().isAfter(clock.instant()))
                 .map(date -> one(date, registration, email))
                 .toList();

@@ -11,6 +11,7 @@ import jollyroster.core.seats.CallUp;
 import jollyroster.core.seats.SeatRule;
 import jollyroster.core.seats.SignUpStyle;
 import jollyroster.outbox.OutboxCommands;
+import jollyroster.platform.GroupCommit;
 import jollyroster.platform.Permissions;
 import jollyroster.platform.Times;
 import jollyroster.platform.tables.tables.records.RegistrationRecord;
@@ -20,12 +21,13 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
 /**
- * Registers, cancels and resizes. Each call is one write: the seat decision, its logbook entries and the messages it
- * causes are kept together or not at all.
+ * Registers, cancels and moves. Each call is one write: the seat decision, its logbook entries and the messages it causes
+ * are kept together or not at all. People who register in the same moment share a commit.
  */
 @Component
 public class RosterCommands {
 
+    private final GroupCommit together;
     private final SessionCommands programme;
     private final OutboxCommands outbox;
     private final SeatCommands seats;
@@ -39,6 +41,7 @@ public class RosterCommands {
     private final Clock clock;
 
     RosterCommands(
+            GroupCommit together,
             SessionCommands programme,
             OutboxCommands outbox,
             SeatCommands seats,
@@ -50,6 +53,7 @@ public class RosterCommands {
             LogbookCommands logbook,
             Permissions permissions,
             Clock clock) {
+        this.together = together;
         this.programme = programme;
         this.outbox = outbox;
         this.seats = seats;
@@ -64,14 +68,16 @@ public class RosterCommands {
     }
 
     /** Gives the party its seats, puts it on the waitlist, or says why neither. */
-    @Transactional
     public Registering register(Application asked) {
         return register(asked, Optional.empty());
     }
 
     /** The same for somebody who comes with an invitation. */
-    @Transactional
     public Registering register(Application asked, Optional<Link> invitation) {
+        return together.run(() -> decide(asked, invitation));
+    }
+
+    private Registering decide(Application asked, Optional<Link> invitation) {
         Instant now = clock.instant();
         Optional<RegistrationRecord> sentBefore = seats.bySubmission(asked.submission());
         if (sentBefore.isPresent()) {

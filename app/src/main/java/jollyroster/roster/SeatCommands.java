@@ -6,6 +6,8 @@ import static jollyroster.platform.tables.Tables.REGISTRATION;
 import static jollyroster.platform.tables.Tables.SEAT_COUNT;
 import static org.jooq.impl.DSL.inline;
 
+import java.sql.ResultSet;
+import java.sql.SQLException;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.Collection;
@@ -13,28 +15,32 @@ import java.util.List;
 import java.util.Optional;
 import jollyroster.core.seats.SeatRule;
 import jollyroster.core.seats.SeatTally;
+import jollyroster.platform.KeptStatement;
 import jollyroster.platform.Writes;
 import jollyroster.platform.tables.tables.records.RegistrationRecord;
 import jollyroster.programme.Session;
 import org.jooq.Condition;
+import org.jooq.DSLContext;
 import org.jooq.Field;
+import org.jooq.Select;
 import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.annotation.Propagation;
-import org.springframework.transaction.annotation.Transactional;
 
 /** The rows behind the seat rule. Decides nothing; every method is part of a write that is under way. */
 @Component
-@Transactional(propagation = Propagation.MANDATORY)
 class SeatCommands {
 
     private static final String WAITLISTED = RegistrationState.WAITLISTED.name();
     static final List<String> ACTIVE = names(RegistrationState.ACTIVE);
     private final Writes writes;
+    private final KeptStatement tally;
+    private final KeptStatement insert;
 
     SeatCommands(Writes writes) {
         this.writes = writes;
+        this.tally = writes.keep(SeatCommands::tally);
+        this.insert = writes.keepInsert(REGISTRATION, insert -> insert);
     }
 
     private static List<String> names(List<RegistrationState> states) {
@@ -43,21 +49,30 @@ class SeatCommands {
 
     /** How full the session is, in one query. */
     SeatTally tally(Session session) {
+        return tally.first(
+                        SeatCommands::toTally, session.id(), session.capacity().open(), session.id(), session.id())
+                .orElseThrow();
+    }
+
+    private static SeatTally toTally(ResultSet row, int at) throws SQLException {
+        int racing = row.getInt("racing");
+        return new SeatTally(row.getInt("taken"), row.getInt("waiting_parties") + racing, row.getInt("owed") + racing);
+    }
+
+    private static Select<?> tally(DSLContext sql) {
         Field<Integer> owed = DSL.field(DSL.selectCount()
                 .from(REGISTRATION)
-                .where(REGISTRATION.SESSION_ID.eq(session.id()))
+                .where(REGISTRATION.SESSION_ID.eq(0L))
                 .and(REGISTRATION.STATE.eq(inline(WAITLISTED)))
                 .and(REGISTRATION.PASSED_OVER.ge(inline(SeatRule.MOST_PASS_OVERS)))
-                .and(REGISTRATION.PARTY.le(session.capacity().open())));
+                .and(REGISTRATION.PARTY.le(0)));
         Field<Integer> racing = DSL.field(DSL.selectCount()
                 .from(REGISTRATION)
-                .where(REGISTRATION.SESSION_ID.eq(session.id()))
+                .where(REGISTRATION.SESSION_ID.eq(0L))
                 .and(REGISTRATION.IS_RACING.eq(inline(true))));
-        return writes.sql()
-                .select(SEAT_COUNT.TAKEN, SEAT_COUNT.WAITING_PARTIES, owed, racing)
+        return sql.select(SEAT_COUNT.TAKEN, SEAT_COUNT.WAITING_PARTIES, owed.as("owed"), racing.as("racing"))
                 .from(SEAT_COUNT)
-                .where(SEAT_COUNT.SESSION_ID.eq(session.id()))
-                .fetchSingle(r -> new SeatTally(r.value1(), r.value2() + r.value4(), r.value3() + r.value4()));
+                .where(SEAT_COUNT.SESSION_ID.eq(0L));
     }
 
     /** The waitlist in order. */
@@ -183,25 +198,30 @@ class SeatCommands {
     /** @param heldUntil when the seats are only held until somebody confirms; else {@code null} */
     RegistrationRecord add(
             Application asked, long person, RegistrationState state, @Nullable Instant heldUntil, Instant now) {
-        return writes.sql()
-                .insertInto(REGISTRATION)
-                .set(REGISTRATION.SESSION_ID, asked.session())
-                .set(REGISTRATION.PERSON_ID, person)
-                .set(REGISTRATION.STATE, state.name())
-                .set(REGISTRATION.PARTY, asked.party())
-                .set(REGISTRATION.PASSED_OVER, 0)
-                .set(REGISTRATION.GENERATION, 1)
-                .set(REGISTRATION.NAME, asked.name())
-                .set(REGISTRATION.ZONE, asked.zone().getId())
-                .set(REGISTRATION.COMPANIONS, String.join("\n", asked.companions()))
-                .set(REGISTRATION.SUBMISSION, asked.submission().isEmpty() ? null : asked.submission())
-                .set(REGISTRATION.WAITING_SINCE, state == RegistrationState.WAITLISTED ? now : null)
-                .set(REGISTRATION.HELD_UNTIL, heldUntil)
-                .set(REGISTRATION.SEATED_AT, state == RegistrationState.WAITLISTED || !state.takesSeats() ? null : now)
-                .set(REGISTRATION.CREATED_AT, now)
-                .set(REGISTRATION.CHANGED_AT, now)
-                .returning()
-                .fetchSingle();
+        boolean waits = state == RegistrationState.WAITLISTED;
+        RegistrationRecord row = new RegistrationRecord();
+        row.setSessionId(asked.session());
+        row.setPersonId(person);
+        row.setState(state.name());
+        row.setParty(asked.party());
+        row.setPassedOver(0);
+        row.setGeneration(1);
+        row.setName(asked.name());
+        row.setZone(asked.zone().getId());
+        row.setCompanions(String.join("\n", asked.companions()));
+        row.setSubmission(asked.submission().isEmpty() ? null : asked.submission());
+        row.setWaitingSince(waits ? now : null);
+        row.setHeldUntil(heldUntil);
+        row.setSeatedAt(!waits && state.takesSeats() ? now : null);
+        row.setCreatedAt(now);
+        row.setChangedAt(now);
+        row.setIsRacing(false);
+        row.setIsReminded(true);
+        row.setIsMarked(false);
+        row.setWhy("");
+        row.setNote("");
+        row.setId(insert.add(Writes.valuesOf(row)));
+        return row;
     }
 
     /** Gives a registration a state in which nothing is held for it and it waits for nothing. */

@@ -10,6 +10,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -69,6 +70,14 @@ class PlatformTest {
         assertThat(converter.to(early)).isEqualTo("2027-03-10T13:40:00.000Z");
         assertThat(converter.to(early)).isLessThan(converter.to(early.plusMillis(1)));
         assertThat(converter.from(converter.to(early))).isEqualTo(early);
+        new Random(7)
+                .longs(500, 0, Instant.parse("9999-12-31T23:59:59.999Z").toEpochMilli())
+                .mapToObj(Instant::ofEpochMilli)
+                .forEach(at -> {
+                    assertThat(Instant.parse(converter.to(at))).isEqualTo(at);
+                    assertThat(converter.from(converter.to(at))).isEqualTo(at);
+                    assertThat(converter.to(at.plusNanos(999_999))).hasSize(24).isEqualTo(converter.to(at));
+                });
     }
 
     @Test
