@@ -67,7 +67,13 @@ public record Tideline(
             free = x + APART;
         }
         return new Tideline(
-                WIDTH, HEIGHT, BASE, scale.x(now), days(scale, now, home), strokes, changes(scale, now, home, zones));
+                WIDTH,
+                HEIGHT,
+                BASE,
+                Math.round(scale.x(now)),
+                days(scale, now, home),
+                strokes,
+                changes(scale, now, home, zones));
     }
 
     private static Stroke stroke(Entry entry, double x, int most, ZoneId home) {

@@ -13,6 +13,8 @@ import java.util.Set;
 import jollyroster.chart.Tideline;
 import jollyroster.platform.DeskPage;
 import jollyroster.platform.OrganisationQueries;
+import jollyroster.platform.Permissions;
+import jollyroster.platform.Pieces;
 import jollyroster.programme.HostQueries;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.SeatCounts.SeatCount;
@@ -30,6 +32,8 @@ class DeskFrame {
     private final HostQueries hosts;
     private final RosterQueries roster;
     private final OrganisationQueries organisation;
+    private final Permissions permissions;
+    private final Pieces pieces;
     private final Clock clock;
     private final LoadingCache<String, Set<ZoneId>> zones;
 
@@ -38,11 +42,15 @@ class DeskFrame {
             HostQueries hosts,
             RosterQueries roster,
             OrganisationQueries organisation,
+            Permissions permissions,
+            Pieces pieces,
             Clock clock) {
         this.programme = programme;
         this.hosts = hosts;
         this.roster = roster;
         this.organisation = organisation;
+        this.permissions = permissions;
+        this.pieces = pieces;
         this.clock = clock;
         this.zones =
                 Caffeine.newBuilder().expireAfterWrite(Duration.ofMinutes(5)).build(key -> roster.zones());
@@ -68,12 +76,23 @@ class DeskFrame {
         return path.startsWith("/desk/setup") ? "setup" : "today";
     }
 
+    /** Whether the masthead shows what only organisers may open. */
+    @ModelAttribute("organises")
+    boolean organises() {
+        return permissions.isOrganiser();
+    }
+
+    @ModelAttribute("pieces")
+    Pieces pieces() {
+        return pieces;
+    }
+
     @ModelAttribute("tideline")
     Tideline tideline() {
         Instant now = clock.instant();
         ZoneId home = organisation.organisation().zone();
         Instant from = now.atZone(home).toLocalDate().atStartOfDay(home).toInstant();
-        List<Session> sessions = hosts.visible(programme.between(from, now.plus(REACH))).stream()
+        List<Session> sessions = hosts.visible(programme.between(from, from.plus(REACH))).stream()
                 .filter(s -> !s.cancelled())
                 .toList();
         Map<Long, SeatCount> counts =

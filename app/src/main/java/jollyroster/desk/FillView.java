@@ -16,7 +16,7 @@ import jollyroster.programme.Session;
  * @param pace against earlier runs; empty when there are none
  * @param forecast in words; empty when too little is known
  */
-record FillView(FillCurve curve, String pace, String forecast, String taken) {
+record FillView(FillCurve curve, int seats, String pace, String forecast, String taken) {
 
     /** Empty when there is nothing to draw yet. */
     static Optional<FillView> of(Facts facts) {
@@ -41,6 +41,7 @@ record FillView(FillCurve curve, String pace, String forecast, String taken) {
                         .orElse(null));
         return Optional.of(new FillView(
                 curve,
+                s.seats(),
                 hours == 0
                         ? ""
                         : FillForecast.pace(runs, now).map(FillView::pace).orElse(""),

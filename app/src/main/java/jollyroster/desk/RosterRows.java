@@ -1,6 +1,7 @@
 package jollyroster.desk;
 
 import java.time.Duration;
+import java.time.Instant;
 import java.time.ZoneId;
 import java.util.Comparator;
 import java.util.List;
@@ -13,6 +14,7 @@ import jollyroster.platform.Times;
 import jollyroster.programme.Session;
 import jollyroster.roster.Registration;
 import jollyroster.roster.RegistrationState;
+import org.jspecify.annotations.Nullable;
 
 /** The roster of a session's page, a row for each registration. */
 final class RosterRows {
@@ -49,7 +51,7 @@ final class RosterRows {
                         .map(q -> answers.getOrDefault(q.id(), ""))
                         .toList(),
                 before == 0 ? "new" : before == 1 ? "1 session" : before + " sessions",
-                attendance(r, facts),
+                attendance(r, facts.attended().get(r.id()), s, facts.now()),
                 RegistrationState.ACTIVE.contains(r.state()) && !facts.past(),
                 !facts.past()
                         && (r.state() == RegistrationState.WAITLISTED || r.state() == RegistrationState.CALLED_UP));
@@ -74,11 +76,10 @@ final class RosterRows {
         return Times.city(theirs) + " " + Times.time(there) + day;
     }
 
-    private static SessionView.Attendance attendance(Registration r, Facts facts) {
-        Attended a = facts.attended().get(r.id());
-        boolean counts = r.state() == RegistrationState.REGISTERED;
+    /** @param a what is known of it; {@code null} for nothing */
+    static SessionView.Attendance attendance(Registration r, @Nullable Attended a, Session s, Instant now) {
         if (a == null) {
-            boolean absent = counts && facts.past();
+            boolean absent = r.state() == RegistrationState.REGISTERED && !now.isBefore(s.end());
             return new SessionView.Attendance(
                     absent ? "absent" : "none",
                     absent ? "absent" : "",
@@ -88,8 +89,7 @@ final class RosterRows {
                     "",
                     new SessionView.Bar(List.of()));
         }
-        boolean running =
-                a.inside() && facts.now().isBefore(facts.session().doorHours().closes());
+        boolean running = a.inside() && now.isBefore(s.doorHours().closes());
         String code =
                 a.byHand().isEmpty() && running ? "inside" : a.verdict().name().toLowerCase(Locale.ROOT);
         boolean seen = !a.presence().spans().isEmpty();
@@ -103,7 +103,7 @@ final class RosterRows {
                         .map(m -> "marked by " + m.by() + "; computed: "
                                 + a.computed().name().toLowerCase(Locale.ROOT))
                         .orElse(""),
-                bar(facts.session().span(), a.presence().spans()));
+                bar(s.span(), a.presence().spans()));
     }
 
     private static SessionView.Bar bar(Interval window, List<Interval> spans) {

@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -16,6 +17,11 @@ import jollyroster.core.attendance.Verdict;
 import jollyroster.core.foresight.Course;
 import jollyroster.core.readiness.Readiness.Clash;
 import jollyroster.outbox.OutboxQueries;
+import jollyroster.platform.MarginNote;
+import jollyroster.platform.Permissions;
+import jollyroster.platform.Pieces;
+import jollyroster.platform.Remembered;
+import jollyroster.platform.TableChanges;
 import jollyroster.platform.Times;
 import jollyroster.programme.AskedQuestion;
 import jollyroster.programme.Clashes;
@@ -41,6 +47,29 @@ class SessionAssembler {
     private static final int LOGBOOK_SHOWN = 60;
     private static final int ROWS_SHOWN = 60;
     private static final int ROWS_TO_MARK = 300;
+    private static final int MOST_KEPT = 40;
+
+    /** The tables that a session's page shows something of. */
+    private static final String[] SHOWN = {
+        "account",
+        "busy_calendar",
+        "change",
+        "connection",
+        "hand_mark",
+        "logbook",
+        "message",
+        "offering",
+        "offering_host",
+        "person",
+        "plan_line",
+        "question",
+        "registration",
+        "seat_count",
+        "session",
+        "session_host",
+        "venue"
+    };
+
     private final ProgrammeQueries programme;
     private final HostQueries hosts;
     private final Clashes clashes;
@@ -50,7 +79,10 @@ class SessionAssembler {
     private final FillQueries fill;
     private final OutboxQueries outbox;
     private final AttendanceQueries attendance;
+    private final Permissions permissions;
+    private final Pieces pieces;
     private final Clock clock;
+    private final Remembered<Moment, Page> kept;
 
     SessionAssembler(
             ProgrammeQueries programme,
@@ -62,7 +94,11 @@ class SessionAssembler {
             FillQueries fill,
             OutboxQueries outbox,
             AttendanceQueries attendance,
+            Permissions permissions,
+            Pieces pieces,
+            TableChanges changed,
             Clock clock) {
+        this.kept = new Remembered<>(changed, MOST_KEPT, SHOWN);
         this.programme = programme;
         this.hosts = hosts;
         this.clashes = clashes;
@@ -72,6 +108,8 @@ class SessionAssembler {
         this.fill = fill;
         this.outbox = outbox;
         this.attendance = attendance;
+        this.permissions = permissions;
+        this.pieces = pieces;
         this.clock = clock;
     }
 
@@ -127,44 +165,72 @@ class SessionAssembler {
         }
     }
 
-    Optional<Facts> facts(long id) {
-        return facts(id, 0);
+    /**
+     * What is written on the page and its margin.
+     *
+     * @param rows the roster as markup
+     * @param logbook the same, a row for each entry
+     */
+    record Page(SessionView view, String rows, String logbook, Optional<FillView> fill, List<MarginNote> notes) {}
+
+    private record Moment(long session, boolean organiser, Instant minute) {}
+
+    /** The page of a session that whoever is signed in may see; the same for a minute while nothing it shows changes. */
+    Optional<Page> page(long id) {
+        return visible(id)
+                .map(session -> kept.get(
+                        new Moment(
+                                id, permissions.isOrganiser(), clock.instant().truncatedTo(ChronoUnit.MINUTES)),
+                        moment -> page(session, moment.organiser())));
     }
 
-    /** @param most of the roster to be read; 0 for as many as the page shows, which is more when people can be marked */
-    Optional<Facts> facts(long id, int most) {
-        return programme.session(id).filter(hosts::isVisible).map(session -> {
-            Instant now = clock.instant();
-            List<Registration> people = pages.page(
-                    session.book(), RosterPageQueries.Filter.everybody(), 0, most == 0 ? shown(session, now) : most);
-            List<Long> earlier = fill.earlier(session.offering().id(), session.registersFor()).stream()
-                    .filter(other -> other != session.book())
-                    .toList();
-            Map<Long, Course> courses = fill.courses(
-                    Stream.concat(Stream.of(session.book()), earlier.stream()).toList());
-            return new Facts(
-                    session,
-                    programme.datesOf(session),
-                    hosts.of(session),
-                    clashes.of(List.of(session), now),
-                    changes.open(session.offering().id(), now),
-                    people,
-                    programme.questions(session.offering().id()),
-                    pages.answers(people.stream().map(Registration::id).toList()),
-                    roster.registrationsBefore(
-                            people.stream().map(Registration::person).toList(), session.book()),
-                    attendance.ofSession(id, session.span(), now),
-                    outbox.ofSession(id),
-                    roster.logbook(id, LOGBOOK_SHOWN),
-                    courses.get(session.book()),
-                    earlier.stream().map(courses::get).toList(),
-                    pages.counts(session.book()),
-                    roster.zonesOf(List.of(session.book())).getOrDefault(session.book(), Map.of()),
-                    roster.of(List.of(session.book())).get(session.book()).taken(),
-                    now);
-        });
+    private Page page(Session session, boolean organiser) {
+        Facts facts = facts(session, shown(session, clock.instant()));
+        SessionView view = view(facts);
+        return new Page(
+                view,
+                pieces.writeAll("desk/row", "row", view.lines(organiser)),
+                pieces.writeAll("desk/row", "logged", view.logbook()),
+                FillView.of(facts),
+                SessionNotes.of(facts));
     }
 
+    Optional<Session> visible(long id) {
+        return programme.session(id).filter(hosts::isVisible);
+    }
+
+    /** @param most of the roster to be read */
+    Facts facts(Session session, int most) {
+        Instant now = clock.instant();
+        List<Registration> people = pages.page(session.book(), RosterPageQueries.Filter.everybody(), 0, most);
+        List<Long> earlier = fill.earlier(session.offering().id(), session.registersFor()).stream()
+                .filter(other -> other != session.book())
+                .toList();
+        Map<Long, Course> courses = fill.courses(
+                Stream.concat(Stream.of(session.book()), earlier.stream()).toList());
+        return new Facts(
+                session,
+                programme.datesOf(session),
+                hosts.of(session),
+                clashes.of(List.of(session), now),
+                changes.open(session.offering().id(), now),
+                people,
+                programme.questions(session.offering().id()),
+                pages.answers(people.stream().map(Registration::id).toList()),
+                roster.registrationsBefore(
+                        people.stream().map(Registration::person).toList(), session.book()),
+                attendance.ofSession(session.id(), session.span(), now),
+                outbox.ofSession(session.id()),
+                roster.logbook(session.id(), LOGBOOK_SHOWN),
+                courses.get(session.book()),
+                earlier.stream().map(courses::get).toList(),
+                pages.counts(session.book()),
+                roster.zonesOf(List.of(session.book())).getOrDefault(session.book(), Map.of()),
+                roster.of(List.of(session.book())).get(session.book()).taken(),
+                now);
+    }
+
+    /** As many as can be looked over; more once people can be marked. */
     private static int shown(Session session, Instant now) {
         return now.isBefore(session.doorHours().opens()) ? ROWS_SHOWN : ROWS_TO_MARK;
     }

@@ -11,7 +11,6 @@ import jollyroster.core.attendance.Verdict;
 import jollyroster.core.intake.Text;
 import jollyroster.exchange.CalendarEntry;
 import jollyroster.exchange.Calendars;
-import jollyroster.exchange.Tables;
 import jollyroster.platform.Address;
 import jollyroster.platform.DeskPage;
 import jollyroster.platform.Permissions;
@@ -35,6 +34,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 class SessionController {
 
     private final SessionAssembler assembler;
+    private final RosterTable table;
     private static final int LONGEST_REASON = 300;
     private final RosterCommands roster;
     private final SeatingCommands seating;
@@ -46,6 +46,7 @@ class SessionController {
 
     SessionController(
             SessionAssembler assembler,
+            RosterTable table,
             RosterCommands roster,
             SeatingCommands seating,
             RosterQueries queries,
@@ -54,6 +55,7 @@ class SessionController {
             Address address,
             Calendars calendars) {
         this.assembler = assembler;
+        this.table = table;
         this.roster = roster;
         this.seating = seating;
         this.queries = queries;
@@ -63,17 +65,20 @@ class SessionController {
         this.calendars = calendars;
     }
 
-    private SessionAssembler.Facts known(long id) {
-        return assembler.facts(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+    private Session known(long id) {
+        return assembler.visible(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
     }
 
     @GetMapping("/desk/sessions/{id}")
     String session(@PathVariable long id, Model model) {
-        SessionAssembler.Facts facts = known(id);
+        SessionAssembler.Page page =
+                assembler.page(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
         model.addAttribute("organiser", permissions.isOrganiser());
-        model.addAttribute("view", SessionAssembler.view(facts));
-        FillView.of(facts).ifPresent(fill -> model.addAttribute("fill", fill));
-        model.addAttribute("notes", SessionNotes.of(facts));
+        model.addAttribute("view", page.view());
+        model.addAttribute("rows", page.rows());
+        model.addAttribute("logbook", page.logbook());
+        page.fill().ifPresent(fill -> model.addAttribute("fill", fill));
+        model.addAttribute("notes", page.notes());
         return "desk/session";
     }
 
@@ -146,7 +151,7 @@ class SessionController {
 
     private void requireOn(long session, long registration) {
         queries.registration(registration)
-                .filter(r -> r.session() == known(session).session().book())
+                .filter(r -> r.session() == known(session).book())
                 .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
     }
 
@@ -156,22 +161,15 @@ class SessionController {
 
     @GetMapping("/desk/sessions/{id}/roster.csv")
     void csv(@PathVariable long id, HttpServletResponse response) throws IOException {
-        SessionAssembler.Facts facts = assembler
-                .facts(id, Integer.MAX_VALUE)
-                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
-        SessionView view = SessionAssembler.view(facts);
+        Session session = known(id);
         response.setContentType("text/csv; charset=UTF-8");
         response.setHeader("Content-Disposition", "attachment; filename=\"roster-" + id + ".csv\"");
-        try (Tables table = new Tables(response.getOutputStream(), RosterTable.heading(view))) {
-            for (List<String> row : RosterTable.rows(facts)) {
-                table.row(row);
-            }
-        }
+        table.write(session, response.getOutputStream());
     }
 
     @GetMapping("/desk/sessions/{id}/session.ics")
     ResponseEntity<String> calendar(@PathVariable long id) {
-        Session s = known(id).session();
+        Session s = known(id);
         CalendarEntry entry = new CalendarEntry(
                 s.calendarUid(address.host()),
                 s.sequence(),

@@ -35,6 +35,15 @@ record SessionView(
         List<OtherDate> otherDates,
         List<Undo> undoable) {
 
+    /** A row with all that its markup follows from. */
+    record Line(long session, boolean organiser, boolean showsAttendance, List<String> questions, Row row) {}
+
+    List<Line> lines(boolean organiser) {
+        return rows.stream()
+                .map(row -> new Line(id, organiser, showsAttendance, questions, row))
+                .toList();
+    }
+
     /** Another date of the same series. */
     record OtherDate(long id, String when, boolean here, boolean cancelled) {}
 

@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import jollyroster.core.dates.Interval;
 import jollyroster.core.dates.SessionTime;
 import jollyroster.platform.Reads;
 import jollyroster.platform.Remembered;
@@ -30,6 +31,7 @@ public class ProgrammeQueries {
     private final Remembered<Long, Optional<Session>> sessions;
     private final Remembered<Long, List<Session>> ofOffering;
     private final Remembered<Long, List<Session>> ofSeries;
+    private final Remembered<Interval, List<Session>> between;
     private final Remembered<Long, List<AskedQuestion>> questions;
 
     ProgrammeQueries(Reads reads, TableChanges changes) {
@@ -38,6 +40,7 @@ public class ProgrammeQueries {
         this.sessions = new Remembered<>(changes, 1000, "session", "offering", "venue");
         this.ofOffering = new Remembered<>(changes, 100, "session", "offering", "venue");
         this.ofSeries = new Remembered<>(changes, 100, "session", "offering", "venue");
+        this.between = new Remembered<>(changes, 50, "session", "offering", "venue");
         this.questions = new Remembered<>(changes, 200, "question");
     }
 
@@ -122,11 +125,13 @@ public class ProgrammeQueries {
 
     /** Sessions that end after {@code from} and start before {@code to}, in order of time. */
     public List<Session> between(Instant from, Instant to) {
-        return inOrder(SESSION.STARTS_AT
-                .lt(to)
-                .and(SESSION.STARTS_AT.gt(from.minus(SessionTime.LONGEST)))
-                .and(SESSION.ENDS_AT.gt(from))
-                .and(REAL));
+        return between.get(
+                new Interval(from, to),
+                span -> inOrder(SESSION.STARTS_AT
+                        .lt(to)
+                        .and(SESSION.STARTS_AT.gt(from.minus(SessionTime.LONGEST)))
+                        .and(SESSION.ENDS_AT.gt(from))
+                        .and(REAL)));
     }
 
     /** Sessions to come of published offerings that everybody may find, in order of time. */

@@ -3,10 +3,15 @@ package jollyroster.rolls;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.ZoneId;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import jollyroster.platform.Permissions;
+import jollyroster.platform.Pieces;
+import jollyroster.platform.Remembered;
+import jollyroster.platform.TableChanges;
 import jollyroster.platform.Times;
 import jollyroster.programme.AskedQuestion;
 import jollyroster.programme.HostQueries;
@@ -24,15 +29,30 @@ import org.springframework.stereotype.Component;
 class RollAssembler {
 
     private static final int PAGE = 60;
+    private static final int MOST_KEPT = 40;
     private final ProgrammeQueries programme;
     private final HostQueries hosts;
     private final RosterPageQueries pages;
+    private final Permissions permissions;
+    private final Pieces pieces;
     private final Clock clock;
+    private final Remembered<Wanted, RollView> kept;
 
-    RollAssembler(ProgrammeQueries programme, HostQueries hosts, RosterPageQueries pages, Clock clock) {
+    RollAssembler(
+            ProgrammeQueries programme,
+            HostQueries hosts,
+            RosterPageQueries pages,
+            Permissions permissions,
+            Pieces pieces,
+            TableChanges changed,
+            Clock clock) {
+        this.kept = new Remembered<>(
+                changed, MOST_KEPT, "registration", "person", "session", "offering", "venue", "question");
         this.programme = programme;
         this.hosts = hosts;
         this.pages = pages;
+        this.permissions = permissions;
+        this.pieces = pieces;
         this.clock = clock;
     }
 
@@ -41,8 +61,18 @@ class RollAssembler {
         return programme.session(id).filter(hosts::isVisible);
     }
 
+    private record Wanted(long session, RollQuery query, long after, boolean choosable, Instant minute) {}
+
+    /** A page of the roster; the same for a minute while nothing it shows changes. */
     RollView view(Session s, RollQuery query, long after) {
+        Instant minute = clock.instant().truncatedTo(ChronoUnit.MINUTES);
+        return kept.get(new Wanted(s.id(), query, after, permissions.isOrganiser(), minute), wanted -> read(s, wanted));
+    }
+
+    private RollView read(Session s, Wanted wanted) {
         Instant now = clock.instant();
+        RollQuery query = wanted.query();
+        long after = wanted.after();
         Filter filter = query.filter();
         List<RollView.Tab> tabs = tabs(s, query);
         List<AskedQuestion> questions = programme.questions(s.offering().id());
@@ -50,6 +80,9 @@ class RollAssembler {
         List<Registration> shown = found.stream().limit(PAGE).toList();
         Map<Long, Map<Long, String>> answers =
                 pages.answers(shown.stream().map(Registration::id).toList());
+        List<RollView.Row> rows = shown.stream()
+                .map(r -> row(r, s, wanted.choosable(), questions, answers.getOrDefault(r.id(), Map.of())))
+                .toList();
         return new RollView(
                 s.id(),
                 s.offering().id(),
@@ -58,9 +91,8 @@ class RollAssembler {
                 Times.city(s.zone()),
                 RollView.isPast(s, now),
                 tabs,
-                shown.stream()
-                        .map(r -> row(r, s, questions, answers.getOrDefault(r.id(), Map.of())))
-                        .toList(),
+                pieces.writeAll("rolls/row", "row", rows),
+                rows.size(),
                 found(s, tabs, filter),
                 found.size() > PAGE ? shown.get(PAGE - 1).id() : 0,
                 after == 0,
@@ -104,8 +136,10 @@ class RollAssembler {
     }
 
     private static RollView.Row row(
-            Registration r, Session s, List<AskedQuestion> questions, Map<Long, String> answers) {
+            Registration r, Session s, boolean choosable, List<AskedQuestion> questions, Map<Long, String> answers) {
         return new RollView.Row(
+                s.id(),
+                choosable,
                 r.id(),
                 r.person(),
                 r.state().code(),

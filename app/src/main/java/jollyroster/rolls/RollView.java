@@ -4,7 +4,7 @@ import java.util.List;
 import jollyroster.programme.AskedQuestion;
 import jollyroster.programme.Session;
 
-/** A page of a roster, decided and formatted. */
+/** A page of a roster, decided and formatted. @param rows as markup, a row for each registration that is shown */
 record RollView(
         long session,
         long offering,
@@ -13,7 +13,8 @@ record RollView(
         String city,
         boolean past,
         List<Tab> tabs,
-        List<Row> rows,
+        String rows,
+        int shown,
         int found,
         long next,
         boolean first,
@@ -26,8 +27,16 @@ record RollView(
 
     record Choice(long id, String words) {}
 
-    /** One registration. @param answers each with its question @param held until when, or place in line */
+    /**
+     * One registration.
+     *
+     * @param choosable whether whoever looks may do something with it
+     * @param answers each with its question
+     * @param held until when, or place in line
+     */
     record Row(
+            long session,
+            boolean choosable,
             long id,
             long person,
             String state,

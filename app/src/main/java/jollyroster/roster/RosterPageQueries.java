@@ -141,14 +141,17 @@ public class RosterPageQueries {
                 .else_(inline(6));
     }
 
+    /** In capitals or not: SQLite's LIKE makes no difference, so nothing has to be lowered first. */
+    private static Condition contains(Field<String> field, String text) {
+        return field.like("%" + DSL.escape(text, '!') + "%", '!');
+    }
+
     private static Condition matches(long session, Filter filter) {
         List<Condition> all = new ArrayList<>(List.of(REGISTRATION.SESSION_ID.eq(session)));
         if (!filter.text().isEmpty()) {
-            all.add(REGISTRATION
-                    .NAME
-                    .containsIgnoreCase(filter.text())
-                    .or(PERSON.EMAIL.containsIgnoreCase(filter.text()))
-                    .or(REGISTRATION.COMPANIONS.containsIgnoreCase(filter.text())));
+            all.add(contains(REGISTRATION.NAME, filter.text())
+                    .or(contains(PERSON.EMAIL, filter.text()))
+                    .or(contains(REGISTRATION.COMPANIONS, filter.text())));
         }
         if (!filter.states().isEmpty()) {
             all.add(REGISTRATION.STATE.in(

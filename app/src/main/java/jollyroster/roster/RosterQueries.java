@@ -35,9 +35,11 @@ import org.springframework.stereotype.Component;
 public class RosterQueries implements SeatCounts {
 
     private final Reads reads;
+    private final Remembered<Set<Long>, Map<Long, SeatCount>> seats;
     private final Remembered<Set<Long>, Map<Long, Map<ZoneId, Integer>>> zones;
 
     RosterQueries(Reads reads, TableChanges changes) {
+        this.seats = new Remembered<>(changes, 100, "seat_count");
         this.zones = new Remembered<>(changes, 100, "registration");
         this.reads = reads;
     }
@@ -51,9 +53,10 @@ public class RosterQueries implements SeatCounts {
 
     @Override
     public Map<Long, SeatCount> of(Collection<Long> sessions) {
-        if (sessions.isEmpty()) {
-            return Map.of();
-        }
+        return sessions.isEmpty() ? Map.of() : seats.get(Set.copyOf(sessions), this::readSeats);
+    }
+
+    private Map<Long, SeatCount> readSeats(Set<Long> sessions) {
         Map<Long, SeatCount> counts = new HashMap<>();
         reads.sql()
                 .selectFrom(SEAT_COUNT)

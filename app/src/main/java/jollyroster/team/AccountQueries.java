@@ -5,6 +5,8 @@ import static jollyroster.platform.tables.Tables.ACCOUNT;
 import java.util.Locale;
 import jollyroster.platform.Member;
 import jollyroster.platform.Reads;
+import jollyroster.platform.Remembered;
+import jollyroster.platform.TableChanges;
 import org.springframework.security.core.userdetails.UserDetails;
 import org.springframework.security.core.userdetails.UserDetailsService;
 import org.springframework.security.core.userdetails.UsernameNotFoundException;
@@ -15,8 +17,10 @@ import org.springframework.stereotype.Component;
 class AccountQueries implements UserDetailsService {
 
     private final Reads reads;
+    private final Remembered<Claim, Boolean> still;
 
-    AccountQueries(Reads reads) {
+    AccountQueries(Reads reads, TableChanges changes) {
+        this.still = new Remembered<>(changes, 200, "account");
         this.reads = reads;
     }
 
@@ -40,15 +44,21 @@ class AccountQueries implements UserDetailsService {
                 .orElseThrow(() -> new UsernameNotFoundException("No such account"));
     }
 
+    private record Claim(long account, String role) {}
+
     /** Whether a member who signed in earlier is still what they were then. */
     boolean isStill(Member member) {
         String role = member.getAuthorities().iterator().next().getAuthority();
+        return still.get(new Claim(member.id(), role.substring("ROLE_".length())), this::holds);
+    }
+
+    private boolean holds(Claim claim) {
         return reads.sql()
                 .fetchExists(
                         ACCOUNT,
                         ACCOUNT.ID
-                                .eq(member.id())
+                                .eq(claim.account())
                                 .and(ACCOUNT.IS_ACTIVE.isTrue())
-                                .and(ACCOUNT.ROLE.eq(role.substring("ROLE_".length()))));
+                                .and(ACCOUNT.ROLE.eq(claim.role())));
     }
 }

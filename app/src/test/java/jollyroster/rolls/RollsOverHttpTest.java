@@ -109,8 +109,46 @@ class RollsOverHttpTest {
         assertThat(names(rolls(at) + "?sort=NAME")).hasSize(60).isSorted();
     }
 
+    @Test
+    void a_long_roster_leaves_whole_as_a_table() {
+        Published at = saltmarrow.publish(seats(700));
+        IntStream.range(0, 620).forEach(i -> register(at.session(), "Sailor " + letters(i / 26) + letters(i), 1));
+        String csv = organiser.get(rolls(at) + ".csv").response().body();
+        List<String> lines = csv.lines().toList();
+        assertThat(lines).hasSize(621).doesNotHaveDuplicates();
+        assertThat(lines.get(620)).startsWith("registered,Sailor ");
+    }
+
+    @Test
+    void a_page_shows_each_change_at_once_and_to_each_what_they_may_do() {
+        Published at = saltmarrow.publish(seats(3));
+        long one = register(at.session(), "Wren Skerry", 1);
+        String address = rolls(at);
+        assertThat(organiser.get(address).document().select(".note-cell").text())
+                .isEqualTo("why");
+        remarks.note(one, "brings a drum");
+        assertThat(organiser.get(address).document().select(".note-cell").text())
+                .isEqualTo("why brings a drum");
+        register(at.session(), "Teo Vance", 1);
+        assertThat(names(address)).containsExactly("Wren Skerry", "Teo Vance");
+        String session = "/desk/sessions/" + at.session();
+        assertThat(organiser
+                        .get(session)
+                        .document()
+                        .select("#roster td.name > span:first-child")
+                        .eachText())
+                .containsExactly("Wren Skerry", "Teo Vance");
+        roster.cancel(one, "test", "");
+        assertThat(organiser
+                        .get(session)
+                        .document()
+                        .select("#roster tr.gone td.name > span:first-child")
+                        .text())
+                .isEqualTo("Wren Skerry");
+    }
+
     private static String letters(int i) {
-        return "" + (char) ('a' + i / 26) + (char) ('a' + i % 26);
+        return "" + (char) ('a' + i / 26 % 26) + (char) ('a' + i % 26);
     }
 
     @Test
