@@ -3,14 +3,21 @@ package jollyroster.demo;
 import java.time.Duration;
 import java.time.LocalDateTime;
 import java.util.List;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.TimeUnit;
 import jollyroster.core.dates.SessionTime;
+import jollyroster.programme.AskedQuestion;
 import jollyroster.programme.OfferingCommands;
 import jollyroster.programme.OfferingStatus;
+import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.QuestionForm;
 import jollyroster.programme.SessionCommands;
 import jollyroster.programme.SheetForm;
 import jollyroster.programme.Venue;
 import jollyroster.programme.VenueCommands;
+import jollyroster.roster.Application;
+import jollyroster.roster.RosterCommands;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
 import org.springframework.context.annotation.Profile;
@@ -18,6 +25,8 @@ import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseBody;
 
 /**
  * What the bench measures against: an empty page in the public layout, a post that checks its token and writes nothing,
@@ -30,11 +39,22 @@ class MeasuringStick implements ApplicationRunner {
 
     private static final int SEATS = 100_000;
     private static final int FEW = 100;
+    private static final int CROWD = 32;
+    private static final long LONGEST_SECONDS = 120;
     private final OfferingCommands offerings;
     private final SessionCommands sessions;
     private final VenueCommands venues;
+    private final ProgrammeQueries programme;
+    private final RosterCommands roster;
 
-    MeasuringStick(OfferingCommands offerings, SessionCommands sessions, VenueCommands venues) {
+    MeasuringStick(
+            OfferingCommands offerings,
+            SessionCommands sessions,
+            VenueCommands venues,
+            ProgrammeQueries programme,
+            RosterCommands roster) {
+        this.programme = programme;
+        this.roster = roster;
         this.offerings = offerings;
         this.sessions = sessions;
         this.venues = venues;
@@ -79,5 +99,35 @@ class MeasuringStick implements ApplicationRunner {
     @PostMapping("/empty")
     String post() {
         return "demo/empty";
+    }
+
+    /** Registers so many people from as many threads as the bench has clients, without HTTP. @return the seconds it took */
+    @PostMapping("/empty/registrations")
+    @ResponseBody
+    String registrations(@RequestParam long session, @RequestParam int people, @RequestParam String who)
+            throws InterruptedException {
+        List<Long> asked = programme
+                .session(session)
+                .map(s -> programme.questions(s.offering().id()).stream()
+                        .map(AskedQuestion::id)
+                        .toList())
+                .orElseThrow();
+        ExecutorService crowd = Executors.newFixedThreadPool(CROWD);
+        long begun = System.nanoTime();
+        for (int i = 0; i < people; i++) {
+            String email = who + i + "@crew.example";
+            crowd.execute(() -> roster.register(somebody(session, email, asked)));
+        }
+        crowd.shutdown();
+        boolean done = crowd.awaitTermination(LONGEST_SECONDS, TimeUnit.SECONDS);
+        double seconds = (System.nanoTime() - begun) / 1e9;
+        return done ? String.valueOf(seconds) : "it took too long";
+    }
+
+    private static Application somebody(long session, String email, List<Long> asked) {
+        List<Application.Answer> answers = asked.stream()
+                .map(question -> new Application.Answer(question, 0, "Asked", "Curlew", List.of()))
+                .toList();
+        return new Application(session, "Crew Member", email, "", 1, DemoData.HOME, List.of(), answers, "");
     }
 }

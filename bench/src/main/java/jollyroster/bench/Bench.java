@@ -22,7 +22,11 @@ public final class Bench {
     private static final int COMMITS = 4000;
     private static final int STAMPEDE = 2000;
     private static final int MANY = 10_000;
+    private static final int TABLES = 10;
     private static final int DESK = 400;
+
+    /** A person, a registration, the seats, two answers, the logbook, three messages. */
+    private static final int ROWS = 9;
 
     private Bench() {}
 
@@ -35,7 +39,7 @@ public final class Bench {
         }
     }
 
-    private static Map<String, Double> measure(Server server, Path folder) throws InterruptedException {
+    private static Map<String, Double> measure(Server server, Path folder) throws IOException, InterruptedException {
         Driver driver = new Driver(server.port(), CLIENTS);
         String page = server.offeringPage();
         driver.registrations(page, WARM_UP, "warm");
@@ -53,7 +57,10 @@ public final class Bench {
         stampede(driver, rates);
         driver.registrations(page, MANY - WARM_UP - REQUESTS, "more");
         desk(driver, page, rates);
-        rates.put("raw commit", RawCommits.perSecond(folder.resolve("jolly-roster.db"), COMMITS));
+        table(server, driver, page, folder, rates);
+        rates.put("registration, no HTTP", driver.registrationsWithoutHttp(page, REQUESTS));
+        rates.put("raw commit of 1 row", RawCommits.perSecond(folder.resolve("jolly-roster.db"), COMMITS, 1));
+        rates.put("raw commit of 9 rows", RawCommits.perSecond(folder.resolve("jolly-roster.db"), COMMITS, ROWS));
         return rates;
     }
 
@@ -79,6 +86,19 @@ public final class Bench {
         rates.put("empty page again", driver.pages("/empty", REQUESTS));
     }
 
+    /** The roster of ten thousand as CSV, against reading its rows, and how much more the server then keeps in memory. */
+    private static void table(Server server, Driver driver, String page, Path folder, Map<String, Double> rates)
+            throws IOException, InterruptedException {
+        long session = Long.parseLong(driver.session(page));
+        String csv = "/desk/sessions/" + session + "/roster.csv";
+        driver.pages(csv, TABLES);
+        RawReads.perSecond(folder.resolve("jolly-roster.db"), session, TABLES);
+        long before = server.oldMegabytes();
+        rates.put("CSV of 10,000", driver.pages(csv, TABLES, 1));
+        rates.put("CSV: MB more on the heap", (double) (server.oldMegabytes() - before));
+        rates.put("reading its rows", RawReads.perSecond(folder.resolve("jolly-roster.db"), session, TABLES));
+    }
+
     private static void print(Server server, Map<String, Double> rates) {
         System.out.printf(
                 "%s, %d cores, Java %s, %d clients%n",
@@ -99,11 +119,11 @@ public final class Bench {
                 new String[] {"roster of 10,000", "roster, sorted by name", "roster, searched", "session of 10,000"}) {
             atMost(name + " : empty page, in time", empty / rates.get(name), 3);
         }
-        System.out.printf(
-                "%-34s %5.2f%n", "registration : empty page", rates.get("registration") / rates.get("empty page"));
-        System.out.printf(
-                "%-34s %5.2f  (over HTTP; a registration writes about eight rows)%n",
-                "registration : raw commit", rates.get("registration") / rates.get("raw commit"));
+        atMost("CSV : reading its rows, in time", rates.get("reading its rows") / rates.get("CSV of 10,000"), 2);
+        ratio(
+                "registration : commit of 9 rows",
+                rates.get("registration, no HTTP") / rates.get("raw commit of 9 rows"),
+                0.50);
         System.out.printf("%-34s %5d MB%n", "resident memory under load", server.residentMegabytes());
         System.out.printf("%-34s %5.1f s%n", "start to the first page", server.secondsToFirstPage());
     }

@@ -40,6 +40,12 @@ final class Driver {
         return rate(requests, i -> request);
     }
 
+    /** The same from fewer clients. */
+    double pages(String path, int requests, int from) throws InterruptedException {
+        HttpRequest request = HttpRequest.newBuilder(URI.create(base + path)).build();
+        return rate(requests, from, i -> request);
+    }
+
     /** Posts a second of a form that checks its token and writes nothing. */
     double emptyPosts(int requests) throws InterruptedException {
         String body = "_csrf=" + find(CSRF, get("/empty"));
@@ -58,6 +64,14 @@ final class Driver {
                         page + "/register",
                         "session=" + session + "&name=Crew+Member&email=" + who + i + "%40crew.example&party=1"
                                 + "&zone=Europe%2FLisbon&q.left_handed=No&q.your_boat=Curlew&_csrf=" + csrf));
+    }
+
+    /** Registrations a second, asked for within the server by as many threads as there are clients. */
+    double registrationsWithoutHttp(String page, int people) {
+        String form = get(page);
+        String body = "session=" + find(SESSION, form) + "&people=" + people + "&who=inside&_csrf=" + find(CSRF, form);
+        return people
+                / Double.parseDouble(send(post("/empty/registrations", body)).body());
     }
 
     /** Signs in as the demo's organiser, so that pages of the desk can be asked for. */
@@ -84,12 +98,16 @@ final class Driver {
     }
 
     private double rate(int requests, IntFunction<HttpRequest> request) throws InterruptedException {
+        return rate(requests, clients, request);
+    }
+
+    private double rate(int requests, int from, IntFunction<HttpRequest> request) throws InterruptedException {
         AtomicInteger next = new AtomicInteger();
-        CountDownLatch done = new CountDownLatch(clients);
+        CountDownLatch done = new CountDownLatch(from);
         AtomicInteger refused = new AtomicInteger();
-        ExecutorService pool = Executors.newFixedThreadPool(clients);
+        ExecutorService pool = Executors.newFixedThreadPool(from);
         long begun = System.nanoTime();
-        for (int client = 0; client < clients; client++) {
+        for (int client = 0; client < from; client++) {
             pool.execute(() -> {
                 for (int i = next.getAndIncrement(); i < requests; i = next.getAndIncrement()) {
                     if (send(request.apply(i)).statusCode() >= 400) {

@@ -6,15 +6,19 @@ import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 
 /** The application under measurement, in a process of its own with the memory it is meant to run in. */
 final class Server implements AutoCloseable {
 
     private static final long LONGEST_START_MILLIS = 180_000;
+    private static final Pattern OLD = Pattern.compile("tenured generation.* used (\\d+)K");
     private final Process process;
     private final int port;
     private final double secondsToFirstPage;
@@ -76,6 +80,23 @@ final class Server implements AutoCloseable {
 
     double secondsToFirstPage() {
         return secondsToFirstPage;
+    }
+
+    /** What the server keeps on its heap after it has collected what it no longer needs. */
+    long oldMegabytes() throws IOException, InterruptedException {
+        jcmd("GC.run");
+        Matcher used = OLD.matcher(jcmd("GC.heap_info"));
+        return used.find() ? Long.parseLong(used.group(1)) / 1024 : 0;
+    }
+
+    private String jcmd(String what) throws IOException, InterruptedException {
+        Path tool = Path.of(System.getProperty("java.home"), "bin", "jcmd");
+        Process asked = new ProcessBuilder(tool.toString(), String.valueOf(process.pid()), what)
+                .redirectErrorStream(true)
+                .start();
+        String said = new String(asked.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+        asked.waitFor();
+        return said;
     }
 
     /** From /proc; 0 where there is none. */
