@@ -2,7 +2,6 @@ package jollyroster.answers;
 
 import java.io.IOException;
 import java.io.OutputStream;
-import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
@@ -26,15 +25,7 @@ public class RosterExport {
     public void write(OutputStream out, Collection<Long> sessions, List<AskedQuestion> questions) throws IOException {
         List<Long> ids = questions.stream().map(AskedQuestion::id).toList();
         try (Tables table = new Tables(out, heading(questions))) {
-            rows.stream(sessions, ids, row -> {
-                try {
-                    table.row(cells(row, ids));
-                } catch (IOException e) {
-                    throw new UncheckedIOException(e);
-                }
-            });
-        } catch (UncheckedIOException e) {
-            throw e.getCause();
+            table.rows(add -> rows.stream(sessions, ids, row -> add.accept(cells(row, ids))));
         }
     }
 

@@ -51,7 +51,7 @@ final class RosterRows {
                         .map(q -> answers.getOrDefault(q.id(), ""))
                         .toList(),
                 before == 0 ? "new" : before == 1 ? "1 session" : before + " sessions",
-                attendance(r, facts.attended().get(r.id()), s, facts.now()),
+                attendance(r.state(), facts.attended().get(r.id()), s, facts.now()),
                 RegistrationState.ACTIVE.contains(r.state()) && !facts.past(),
                 !facts.past()
                         && (r.state() == RegistrationState.WAITLISTED || r.state() == RegistrationState.CALLED_UP));
@@ -77,9 +77,9 @@ final class RosterRows {
     }
 
     /** @param a what is known of it; {@code null} for nothing */
-    static SessionView.Attendance attendance(Registration r, @Nullable Attended a, Session s, Instant now) {
+    static SessionView.Attendance attendance(RegistrationState state, @Nullable Attended a, Session s, Instant now) {
         if (a == null) {
-            boolean absent = r.state() == RegistrationState.REGISTERED && !now.isBefore(s.end());
+            boolean absent = state == RegistrationState.REGISTERED && !now.isBefore(s.end());
             return new SessionView.Attendance(
                     absent ? "absent" : "none",
                     absent ? "absent" : "",

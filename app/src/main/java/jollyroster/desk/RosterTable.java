@@ -3,6 +3,7 @@ package jollyroster.desk;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.time.Clock;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -12,50 +13,36 @@ import jollyroster.exchange.Tables;
 import jollyroster.programme.AskedQuestion;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Session;
-import jollyroster.roster.Registration;
-import jollyroster.roster.RosterPageQueries;
-import jollyroster.roster.RosterPageQueries.Filter;
-import org.jspecify.annotations.Nullable;
+import jollyroster.roster.ExportQueries;
 import org.springframework.stereotype.Component;
 
-/** The roster as a table for a spreadsheet, read and written a part at a time, so that its length does not matter. */
+/** The roster as a table for a spreadsheet, with who was there; written row by row as it is read. */
 @Component
 class RosterTable {
 
-    private static final int AT_A_TIME = 500;
     private final ProgrammeQueries programme;
-    private final RosterPageQueries pages;
+    private final ExportQueries rows;
     private final AttendanceQueries attendance;
     private final Clock clock;
 
-    RosterTable(ProgrammeQueries programme, RosterPageQueries pages, AttendanceQueries attendance, Clock clock) {
+    RosterTable(ProgrammeQueries programme, ExportQueries rows, AttendanceQueries attendance, Clock clock) {
         this.programme = programme;
-        this.pages = pages;
+        this.rows = rows;
         this.attendance = attendance;
         this.clock = clock;
     }
 
     void write(Session session, OutputStream out) throws IOException {
+        Instant now = clock.instant();
         List<AskedQuestion> questions = programme.questions(session.offering().id());
-        Map<Long, Attended> attended = attendance.ofSession(session.id(), session.span(), clock.instant());
+        List<Long> ids = questions.stream().map(AskedQuestion::id).toList();
+        Map<Long, Attended> attended = attendance.ofSession(session.id(), session.span(), now);
         try (Tables table = new Tables(out, heading(questions))) {
-            List<Registration> some = part(session, 0);
-            while (!some.isEmpty()) {
-                Map<Long, Map<Long, String>> answers =
-                        pages.answers(some.stream().map(Registration::id).toList());
-                for (Registration r : some) {
-                    table.row(
-                            cells(r, session, questions, answers.getOrDefault(r.id(), Map.of()), attended.get(r.id())));
-                }
-                some = some.size() < AT_A_TIME
-                        ? List.of()
-                        : part(session, some.get(some.size() - 1).id());
-            }
+            table.rows(add -> rows.stream(List.of(session.book()), ids, row -> {
+                Attended known = attended.get(row.registration());
+                add.accept(cells(row, ids, RosterRows.attendance(row.state(), known, session, now)));
+            }));
         }
-    }
-
-    private List<Registration> part(Session session, long after) {
-        return pages.page(session.book(), Filter.everybody(), after, AT_A_TIME);
     }
 
     private static List<String> heading(List<AskedQuestion> questions) {
@@ -66,22 +53,16 @@ class RosterTable {
         return heading;
     }
 
-    private List<String> cells(
-            Registration r,
-            Session session,
-            List<AskedQuestion> questions,
-            Map<Long, String> answers,
-            @Nullable Attended attended) {
-        SessionView.Attendance there = RosterRows.attendance(r, attended, session, clock.instant());
+    private static List<String> cells(ExportQueries.Row row, List<Long> questions, SessionView.Attendance there) {
         List<String> cells = new ArrayList<>(List.of(
-                r.state().word(),
-                r.name(),
-                r.email(),
-                r.phone(),
-                String.valueOf(r.party()),
-                r.zone().getId(),
-                r.registeredAt().toString()));
-        questions.forEach(q -> cells.add(answers.getOrDefault(q.id(), "")));
+                row.state().word(),
+                row.name(),
+                row.email(),
+                row.phone(),
+                String.valueOf(row.party()),
+                row.zone(),
+                row.registered().toString()));
+        questions.forEach(q -> cells.add(row.answers().getOrDefault(q, "")));
         cells.addAll(List.of(there.minutes().replace(" min", ""), there.share(), there.word()));
         return cells;
     }

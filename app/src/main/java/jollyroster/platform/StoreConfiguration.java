@@ -22,6 +22,7 @@ import org.springframework.context.annotation.DependsOn;
 import org.springframework.context.annotation.Primary;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.jdbc.datasource.TransactionAwareDataSourceProxy;
+import org.sqlite.SQLiteConfig;
 import org.sqlite.SQLiteConnection;
 import org.sqlite.SQLiteDataSource;
 
@@ -32,8 +33,9 @@ import org.sqlite.SQLiteDataSource;
 @Configuration
 class StoreConfiguration {
 
-    private static final String SHARED = "journal_mode=WAL&busy_timeout=5000&foreign_keys=true&synchronous=FULL";
     private static final int READERS = 4;
+    private static final int BUSY_MILLIS = 5000;
+    private static final int CHECKPOINT_PAGES = 4000;
     private static final int KEPT_STATEMENTS = 250;
     private static final Duration LONGEST_WAIT = Duration.ofSeconds(20);
 
@@ -41,17 +43,19 @@ class StoreConfiguration {
     @Primary
     PoolingDataSource<PoolableConnection> writingDataSource(
             @Value("${jolly.data}") String folder, TableChanges changes) {
-        return pool(
-                new ToldOfChanges(url(folder) + "&transaction_mode=IMMEDIATE&jdbc.get_generated_keys=false", changes),
-                1,
-                List.of("PRAGMA wal_autocheckpoint = 4000"));
+        SQLiteConfig config = config();
+        config.setTransactionMode(SQLiteConfig.TransactionMode.IMMEDIATE);
+        config.setGetGeneratedKeys(false);
+        config.setWalAutocheckpoint(CHECKPOINT_PAGES);
+        return pool(new ToldOfChanges(config, url(folder), changes), 1, List.of());
     }
 
     /** Connections that tell of each row they change. */
     private static final class ToldOfChanges extends SQLiteDataSource {
         private final TableChanges changes;
 
-        ToldOfChanges(String url, TableChanges changes) {
+        ToldOfChanges(SQLiteConfig config, String url, TableChanges changes) {
+            super(config);
             setUrl(url);
             this.changes = changes;
         }
@@ -67,7 +71,7 @@ class StoreConfiguration {
     @Bean
     @DependsOn("flyway")
     PoolingDataSource<PoolableConnection> readingDataSource(@Value("${jolly.data}") String folder) {
-        SQLiteDataSource file = new SQLiteDataSource();
+        SQLiteDataSource file = new SQLiteDataSource(config());
         file.setUrl(url(folder));
         return pool(file, READERS, List.of("PRAGMA query_only = 1"));
     }
@@ -86,7 +90,16 @@ class StoreConfiguration {
     }
 
     private static String url(String folder) {
-        return "jdbc:sqlite:" + folder + "/jolly-roster.db?" + SHARED;
+        return "jdbc:sqlite:" + folder + "/jolly-roster.db";
+    }
+
+    private static SQLiteConfig config() {
+        SQLiteConfig config = new SQLiteConfig();
+        config.setJournalMode(SQLiteConfig.JournalMode.WAL);
+        config.setSynchronous(SQLiteConfig.SynchronousMode.FULL);
+        config.enforceForeignKeys(true);
+        config.setBusyTimeout(BUSY_MILLIS);
+        return config;
     }
 
     private static Settings settings() {

@@ -1,7 +1,7 @@
 package jollyroster.platform;
 
+import java.util.Arrays;
 import java.util.function.Function;
-import java.util.stream.Stream;
 import org.jooq.DSLContext;
 import org.jooq.Field;
 import org.jooq.InsertValuesStepN;
@@ -38,19 +38,15 @@ public final class Writes {
         return new KeptStatement(jdbc, written.apply(sql));
     }
 
-    /** The same of an insert into every column but the number, which the store gives. */
+    /** The same of an insert into every column but the number, which comes first and which the store gives. */
     public <R extends Record> KeptStatement keepInsert(Table<R> table, Function<InsertValuesStepN<R>, Query> rest) {
-        Field<?>[] columns = columns(table).toArray(Field<?>[]::new);
+        Field<?>[] columns = Arrays.copyOfRange(table.fields(), 1, table.fields().length);
         return keep(any -> rest.apply(any.insertInto(table, columns).values(new Object[columns.length])));
     }
 
     /** The values of a row for {@link #keepInsert}. */
     public static @Nullable Object[] valuesOf(TableRecord<?> row) {
-        return columns(row.getTable()).map(row::get).toArray();
-    }
-
-    private static Stream<Field<?>> columns(Table<?> table) {
-        return Stream.of(table.fields()).filter(column -> !column.getName().equals("id"));
+        return Arrays.copyOfRange(row.intoArray(), 1, row.size());
     }
 
     static void requireTransaction() {

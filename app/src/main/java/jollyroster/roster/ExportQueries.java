@@ -14,13 +14,14 @@ import java.util.function.Consumer;
 import jollyroster.platform.Reads;
 import org.jooq.Record;
 import org.jooq.Result;
+import org.jooq.impl.DSL;
 import org.springframework.stereotype.Component;
 
 /** Reads whole rosters a piece at a time, so that ten thousand people never stand in memory at once. */
 @Component
 public class ExportQueries {
 
-    private static final int PIECE = 500;
+    private static final int PIECE = 1000;
     private final Reads reads;
 
     ExportQueries(Reads reads) {
@@ -34,6 +35,7 @@ public class ExportQueries {
      * @param answers by question; those of companions follow the registrant's after a bar, several choices after a comma
      */
     public record Row(
+            long registration,
             Instant starts,
             RegistrationState state,
             String name,
@@ -49,40 +51,55 @@ public class ExportQueries {
     /** Hands every registration on these sessions to {@code to}, in order of session and registering. */
     public void stream(Collection<Long> sessions, List<Long> questions, Consumer<Row> to) {
         for (long session : sessions) {
-            long last = 0;
-            Result<Record> piece = piece(session, last);
-            while (!piece.isEmpty()) {
-                List<Long> ids = piece.getValues(REGISTRATION.ID);
-                Map<Long, Map<Long, String>> answers = questions.isEmpty() ? Map.of() : answers(ids, questions);
-                piece.forEach(r -> to.accept(row(r, answers.getOrDefault(r.get(REGISTRATION.ID), Map.of()))));
-                last = ids.get(ids.size() - 1);
-                piece = piece(session, last);
+            List<Long> all = reads.sql()
+                    .select(REGISTRATION.ID)
+                    .from(REGISTRATION)
+                    .where(REGISTRATION.SESSION_ID.eq(session))
+                    .orderBy(REGISTRATION.ID)
+                    .fetch(REGISTRATION.ID);
+            for (int from = 0; from < all.size(); from += PIECE) {
+                long first = all.get(from);
+                long last = all.get(Math.min(from + PIECE, all.size()) - 1);
+                Map<Long, Map<Long, String>> answers = answers(first, last, questions);
+                piece(session, first, last)
+                        .forEach(r -> to.accept(row(r, answers.getOrDefault(r.get(REGISTRATION.ID), Map.of()))));
             }
         }
     }
 
-    private Result<Record> piece(long session, long after) {
+    /** Found by their numbers: the plus keeps the store from reading the whole session for each piece. */
+    private Result<? extends Record> piece(long session, long first, long last) {
         return reads.sql()
-                .select(REGISTRATION.asterisk(), PERSON.EMAIL, PERSON.PHONE, SESSION.STARTS_AT)
+                .select(
+                        REGISTRATION.ID,
+                        SESSION.STARTS_AT,
+                        REGISTRATION.STATE,
+                        REGISTRATION.NAME,
+                        PERSON.EMAIL,
+                        PERSON.PHONE,
+                        REGISTRATION.PARTY,
+                        REGISTRATION.COMPANIONS,
+                        REGISTRATION.ZONE,
+                        REGISTRATION.CREATED_AT,
+                        REGISTRATION.NOTE)
                 .from(REGISTRATION)
                 .join(PERSON)
                 .on(PERSON.ID.eq(REGISTRATION.PERSON_ID))
                 .join(SESSION)
                 .on(SESSION.ID.eq(REGISTRATION.SESSION_ID))
-                .where(REGISTRATION.SESSION_ID.eq(session))
-                .and(REGISTRATION.ID.gt(after))
+                .where(REGISTRATION.ID.between(first, last))
+                .and(DSL.field("+{0}", Long.class, REGISTRATION.SESSION_ID).eq(session))
                 .orderBy(REGISTRATION.ID)
-                .limit(PIECE)
                 .fetch();
     }
 
-    private Map<Long, Map<Long, String>> answers(List<Long> registrations, List<Long> questions) {
+    private Map<Long, Map<Long, String>> answers(long first, long last, List<Long> questions) {
         Map<Long, Map<Long, String>> answers = new HashMap<>();
         reads.sql()
                 .select(ANSWER.REGISTRATION_ID, ANSWER.QUESTION_ID, ANSWER.VALUE)
                 .from(ANSWER)
-                .where(ANSWER.REGISTRATION_ID.in(registrations))
-                .and(ANSWER.QUESTION_ID.in(questions))
+                .where(ANSWER.REGISTRATION_ID.between(first, last))
+                .and(DSL.field("+{0}", Long.class, ANSWER.QUESTION_ID).in(questions))
                 .orderBy(ANSWER.REGISTRATION_ID, ANSWER.QUESTION_ID, ANSWER.PERSON)
                 .forEach(r -> answers.computeIfAbsent(r.value1(), id -> new HashMap<>())
                         .merge(r.value2(), r.value3().replace("\n", ", "), (own, next) -> own + " | " + next));
@@ -91,6 +108,7 @@ public class ExportQueries {
 
     private static Row row(Record r, Map<Long, String> answers) {
         return new Row(
+                r.get(REGISTRATION.ID),
                 r.get(SESSION.STARTS_AT),
                 RegistrationState.valueOf(r.get(REGISTRATION.STATE)),
                 r.get(REGISTRATION.NAME),

@@ -34,8 +34,11 @@ final class Server implements AutoCloseable {
         long begun = System.nanoTime();
         ProcessBuilder command = new ProcessBuilder(List.of(
                         Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                        "-Xms64m",
                         "-Xmx256m",
                         "-XX:+UseSerialGC",
+                        "-XX:MinHeapFreeRatio=15",
+                        "-XX:MaxHeapFreeRatio=30",
                         "-jar",
                         jar.toString(),
                         "--spring.profiles.active=demo,bench",
