@@ -60,7 +60,7 @@ class LetterWriter {
             "",
             List.of(),
             List.of(),
-            new Letters.Offer(Optional.empty(), false, false, ""));
+            new Letters.Offer(Optional.empty(), false, false, "", ""));
 
     LetterWriter(Address address, Calendars calendars) {
         this.address = address;
@@ -176,6 +176,7 @@ class LetterWriter {
         values.put("racing", facts.offer().racing());
         values.put("at_once", facts.offer().atOnce());
         values.put("confirm_link", facts.offer().confirmLink());
+        values.put("confirm_code", facts.offer().confirmCode());
         return values;
     }
 

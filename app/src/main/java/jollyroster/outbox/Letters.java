@@ -74,6 +74,7 @@ public interface Letters {
      * @param racing whether others are offered the same
      * @param atOnce whether freed seats are given without asking
      * @param confirmLink confirms the address while seats are held for it
+     * @param confirmCode the same, to be typed on the person's own page; empty when nothing is held
      */
-    record Offer(Optional<Instant> until, boolean racing, boolean atOnce, String confirmLink) {}
+    record Offer(Optional<Instant> until, boolean racing, boolean atOnce, String confirmLink, String confirmCode) {}
 }

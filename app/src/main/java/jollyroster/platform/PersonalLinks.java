@@ -1,5 +1,6 @@
 package jollyroster.platform;
 
+import java.time.Instant;
 import java.util.Optional;
 import jollyroster.core.door.LinkTokens;
 import jollyroster.core.door.LinkTokens.Link;
@@ -25,6 +26,11 @@ public class PersonalLinks {
     /** Confirms the address of somebody whose seats are held. */
     public String confirm(Link link) {
         return address.of("/confirm/" + issue(Purpose.CONFIRM, link));
+    }
+
+    /** The same as six digits to type, until what is held is let go. */
+    public String confirmCode(Link link, Instant until) {
+        return tokens().code(Purpose.CONFIRM, link, until);
     }
 
     /** The calendar of one registration, which follows what becomes of it. */

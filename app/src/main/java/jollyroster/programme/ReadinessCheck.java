@@ -93,6 +93,7 @@ public class ReadinessCheck {
                         .toList(),
                 known.plans().getOrDefault(o.id(), List.of()).stream()
                         .anyMatch(line -> line.anchor() == Anchor.BEFORE_START),
+                o.signUp().rsvp() && o.signUp().isPaid(),
                 cameBefore(held, known),
                 held.stream()
                         .flatMap(s -> known.clashes().getOrDefault(s.id(), List.of()).stream())

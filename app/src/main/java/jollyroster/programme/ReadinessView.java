@@ -47,6 +47,7 @@ public final class ReadinessView {
             case OUT_OF_ORDER -> "The series is out of order.";
             case ASLEEP -> "Most of those who came before would be asleep.";
             case ONE_OPTION -> "A question has one option.";
+            case PRICE_NOT_ASKED -> "It asks yes, maybe or no, and has a price.";
             case NO_LINK_REMINDER -> "No reminder carries the link.";
             case LINK_PENDING -> n == 1 ? "A meeting link is late." : n + " meeting links are late.";
             case CLOCK_CHANGE -> "Clocks change on " + Times.day(at(finding).atZone(zone)) + ".";
@@ -84,6 +85,8 @@ public final class ReadinessView {
                 "The date on " + Times.day(at(finding).atZone(zone)) + " comes before one that was set ahead of it.";
             case ASLEEP -> Times.dayAndTime(at(finding), zone) + " is between 23:00 and 06:00 for " + n + " of them.";
             case ONE_OPTION -> "“" + finding.detail() + "” leaves nothing to choose.";
+            case PRICE_NOT_ASKED ->
+                "Whoever says yes is not asked to pay. Let people register, or take the price away.";
             case NO_LINK_REMINDER -> "People will look for it in the confirmation, days later.";
             case LINK_PENDING -> "The meeting service is asked again by itself.";
             case CLOCK_CHANGE ->

@@ -1,6 +1,7 @@
 package jollyroster.roster;
 
 import static jollyroster.platform.tables.Tables.ANSWER;
+import static jollyroster.platform.tables.Tables.QUESTION;
 import static jollyroster.platform.tables.Tables.REGISTRATION;
 import static org.jooq.impl.DSL.inline;
 
@@ -77,6 +78,17 @@ class AnswerCommands {
                 .deleteFrom(ANSWER)
                 .where(ANSWER.REGISTRATION_ID.eq(registration))
                 .and(ANSWER.QUESTION_ID.in(questions))
+                .execute();
+        keep(registration, answers);
+    }
+
+    /** Keeps these answers in the place of all given before to questions that are still asked. */
+    void replaceAll(long registration, List<Application.Answer> answers) {
+        writes.sql()
+                .deleteFrom(ANSWER)
+                .where(ANSWER.REGISTRATION_ID.eq(registration))
+                .and(ANSWER.QUESTION_ID.in(
+                        DSL.select(QUESTION.ID).from(QUESTION).where(QUESTION.IS_RETIRED.isFalse())))
                 .execute();
         keep(registration, answers);
     }

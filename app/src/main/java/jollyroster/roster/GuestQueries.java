@@ -15,6 +15,7 @@ import java.util.Map;
 import java.util.Optional;
 import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.platform.Reads;
+import org.jooq.Condition;
 import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
@@ -59,6 +60,10 @@ public class GuestQueries {
 
     /** The list of an offering in order of name, each with the latest answer. */
     public List<Invitee> list(long offering) {
+        return invitees(INVITEE.OFFERING_ID.eq(offering));
+    }
+
+    private List<Invitee> invitees(Condition which) {
         var latest = reads.sql()
                 .select(PERSON.EMAIL, DSL.max(REGISTRATION.ID).as("latest"))
                 .from(REGISTRATION)
@@ -66,7 +71,10 @@ public class GuestQueries {
                 .on(PERSON.ID.eq(REGISTRATION.PERSON_ID))
                 .join(SESSION)
                 .on(SESSION.ID.eq(REGISTRATION.SESSION_ID))
-                .where(SESSION.OFFERING_ID.eq(offering))
+                .join(INVITEE)
+                .on(INVITEE.EMAIL.eq(PERSON.EMAIL))
+                .and(INVITEE.OFFERING_ID.eq(SESSION.OFFERING_ID))
+                .where(which)
                 .groupBy(PERSON.EMAIL)
                 .asTable("latest");
         return reads.sql()
@@ -81,11 +89,11 @@ public class GuestQueries {
                 .on(latest.field(PERSON.EMAIL).eq(INVITEE.EMAIL))
                 .leftJoin(REGISTRATION)
                 .on(REGISTRATION.ID.eq(latest.field("latest", Long.class)))
-                .where(INVITEE.OFFERING_ID.eq(offering))
+                .where(which)
                 .orderBy(INVITEE.NAME, INVITEE.EMAIL)
                 .fetch(r -> new Invitee(
                         r.get(INVITEE.ID),
-                        offering,
+                        r.get(INVITEE.OFFERING_ID),
                         r.get(INVITEE.NAME),
                         r.get(INVITEE.EMAIL),
                         r.get(INVITEE.GENERATION),
@@ -103,14 +111,8 @@ public class GuestQueries {
 
     /** The invitee a link was issued for, unless it was revoked. */
     public Optional<Invitee> invitee(Link link) {
-        return reads.sql()
-                .select(INVITEE.OFFERING_ID)
-                .from(INVITEE)
-                .where(INVITEE.ID.eq(link.id()))
-                .and(INVITEE.GENERATION.eq(link.generation()))
-                .fetchOptional(INVITEE.OFFERING_ID)
-                .flatMap(offering ->
-                        list(offering).stream().filter(i -> i.id() == link.id()).findFirst());
+        return invitees(INVITEE.ID.eq(link.id()).and(INVITEE.GENERATION.eq(link.generation()))).stream()
+                .findFirst();
     }
 
     /** Those who ask to come and wait for an answer, the longest waiting first. */

@@ -94,12 +94,13 @@ public class ReplyCommands {
             outbox.answer(Anchor.LINK_AGAIN, Recipients.one(book, before.get(), asked.email()), now);
             return new Registering.Already(false);
         }
-        if (before.isPresent()) {
-            return change(before.get(), asked.party(), reply, book, now);
-        }
-        Optional<Registering.RanOut> ranOut = answers.ranOut(book.id(), asked.answers(), 0);
+        long own = before.map(RegistrationRecord::getId).orElse(0L);
+        Optional<Registering.RanOut> ranOut = answers.ranOut(book.id(), asked.answers(), own);
         if (ranOut.isPresent()) {
             return ranOut.get();
+        }
+        if (before.isPresent()) {
+            return changeAll(before.get(), asked, reply, book, now);
         }
         Optional<RegistrationState> state = stateFor(reply, book, asked.party(), now);
         if (state.isEmpty()) {
@@ -147,6 +148,17 @@ public class ReplyCommands {
         return book.isOpenAt(now)
                 ? change(found.get(), found.get().getParty(), reply, book, now)
                 : new Registering.Refused(Registering.Reason.NOT_OPEN);
+    }
+
+    /** Changes the answer of somebody who is invited, with all they said before; a no leaves that as it was. */
+    private Registering changeAll(RegistrationRecord r, Application asked, Reply reply, Session book, Instant now) {
+        int party = reply == Reply.NO ? r.getParty() : asked.party();
+        Registering came = change(r, party, reply, book, now);
+        if (came instanceof Registering.Done && reply != Reply.NO) {
+            answers.replaceAll(r.getId(), asked.answers());
+            seats.setCompanions(r.getId(), asked.companions(), now);
+        }
+        return came;
     }
 
     private Registering change(RegistrationRecord r, int party, Reply reply, Session book, Instant now) {

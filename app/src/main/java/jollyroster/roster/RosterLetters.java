@@ -86,7 +86,12 @@ public class RosterLetters implements Letters {
                         registration.hold().until(),
                         registration.hold().racing(),
                         session.offering().signUp().freedSeats() == FreedSeats.SEAT_AT_ONCE,
-                        links.confirm(link)));
+                        links.confirm(link),
+                        registration
+                                .hold()
+                                .until()
+                                .map(until -> links.confirmCode(link, until))
+                                .orElse("")));
     }
 
     private String contact(Session session) {

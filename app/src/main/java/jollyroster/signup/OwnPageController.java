@@ -5,6 +5,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
+import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.core.door.LinkTokens.Purpose;
 import jollyroster.core.intake.Contact;
 import jollyroster.core.intake.Text;
@@ -36,6 +37,7 @@ import org.springframework.web.servlet.ModelAndView;
 class OwnPageController {
 
     private static final int LONGEST_REASON = 300;
+    private static final int LONGEST_CODE = 20;
     private final OwnPage ownPage;
     private final OwnChanges changes;
     private final RosterCommands commands;
@@ -44,6 +46,7 @@ class OwnPageController {
     private final ReplyCommands replies;
     private final SwapCommands swaps;
     private final PersonalLinks links;
+    private final MailedCodes codes;
 
     OwnPageController(
             OwnPage ownPage,
@@ -53,7 +56,8 @@ class OwnPageController {
             AmendCommands amend,
             ReplyCommands replies,
             SwapCommands swaps,
-            PersonalLinks links) {
+            PersonalLinks links,
+            MailedCodes codes) {
         this.ownPage = ownPage;
         this.changes = changes;
         this.commands = commands;
@@ -62,6 +66,7 @@ class OwnPageController {
         this.replies = replies;
         this.swaps = swaps;
         this.links = links;
+        this.codes = codes;
     }
 
     @GetMapping("/my/{token}")
@@ -230,20 +235,33 @@ class OwnPageController {
                 .orElseGet(OwnPageController::unknown);
     }
 
+    /** Confirms the address with the code of the letter, typed where the person registered. */
+    @PostMapping("/my/{token}/code")
+    ModelAndView code(@PathVariable String token, @RequestParam(defaultValue = "") String code) {
+        Optional<OwnPage.Found> found = ownPage.find(token);
+        if (found.isEmpty()) {
+            return unknown();
+        }
+        Registration r = found.get().registration();
+        MailedCodes.Tried tried = codes.enter(r, code.substring(0, Math.min(code.length(), LONGEST_CODE)));
+        return tried == MailedCodes.Tried.RIGHT ? confirmed(found.get()) : back(token, tried);
+    }
+
     @PostMapping("/confirm/{token}")
     ModelAndView confirm(@PathVariable String token) {
         return links.read(Purpose.CONFIRM, token)
                 .flatMap(ownPage::find)
-                .map(found -> {
-                    var link = new jollyroster.core.door.LinkTokens.Link(
-                            found.registration().id(), found.registration().generation());
-                    WaitlistCommands.Replied replied =
-                            waitlist.confirm(found.registration().id());
-                    return replied == WaitlistCommands.Replied.SEATED
-                            ? ownPage.confirmation(link)
-                            : back(links.issue(Purpose.OWN_PAGE, link), replied);
-                })
+                .map(this::confirmed)
                 .orElseGet(OwnPageController::unknown);
+    }
+
+    private ModelAndView confirmed(OwnPage.Found found) {
+        Registration r = found.registration();
+        Link link = new Link(r.id(), r.generation());
+        WaitlistCommands.Replied replied = waitlist.confirm(r.id());
+        return replied == WaitlistCommands.Replied.SEATED
+                ? ownPage.confirmation(link)
+                : back(links.issue(Purpose.OWN_PAGE, link), replied);
     }
 
     static ModelAndView unknown() {

@@ -42,6 +42,8 @@ final class OwnWords {
             bad(Said.NOT_ANSWERED, "That answer could not be taken: it is too late, or there is no room."),
             good(Said.AMENDED, "Your changes are kept."),
             good(Said.WISHES_KEPT, "Kept."),
+            bad(MailedCodes.Tried.WRONG, "That is not the code of the letter. Please look again."),
+            bad(MailedCodes.Tried.TOO_OFTEN, "That was too often. Please follow the link in the letter."),
             good(Said.SWAP_WITHDRAWN, "Your offer to swap is taken back."));
 
     private OwnWords() {}

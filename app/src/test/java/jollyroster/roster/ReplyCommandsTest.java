@@ -18,6 +18,7 @@ import jollyroster.outbox.OutboxQueries;
 import jollyroster.outbox.OutboxWorker;
 import jollyroster.programme.OfferingCommands;
 import jollyroster.programme.ProgrammeQueries;
+import jollyroster.programme.QuestionForm;
 import jollyroster.programme.SheetForm;
 import jollyroster.roster.GuestCommands.Guest;
 import jollyroster.standin.TrayQueries;
@@ -146,6 +147,38 @@ class ReplyCommandsTest {
         replies.change(id, Reply.YES);
         assertThat(outbox.ofRegistration(id)).hasSize(letters);
         assertThat(queries.logbookOf(id)).hasSize(1);
+    }
+
+    @Test
+    void who_answers_their_invitation_again_changes_all_they_said() {
+        Published at =
+                saltmarrow.publish(party(4, "").asking(QuestionForm.of("SHORT_TEXT", "Your boat", "", false, "")));
+        guests.invite(at.offering(), List.of(new Guest("Oriel Saltonby", "oriel@crew.example")));
+        Link oriel = link(at, "oriel@crew.example");
+        long boat = programme.questions(at.offering()).get(0).id();
+        long id = id(replies.answer(said(at, boat, "Curlew", List.of("Bao")), Reply.YES, Optional.of(oriel)));
+        replies.answer(said(at, boat, "Dunlin", List.of("Ade")), Reply.YES, Optional.of(oriel));
+        assertThat(queries.answersOf(id)).containsValue("Dunlin").doesNotContainValue("Curlew");
+        assertThat(queries.registration(id).orElseThrow().remarks().companions())
+                .containsExactly("Ade");
+        replies.answer(said(at, boat, "", List.of()), Reply.NO, Optional.of(oriel));
+        assertThat(state(id)).isEqualTo(RegistrationState.DECLINED);
+        assertThat(queries.answersOf(id)).containsValue("Dunlin");
+    }
+
+    private static Application said(Published at, long boat, String name, List<String> companions) {
+        List<Application.Answer> answers =
+                name.isEmpty() ? List.of() : List.of(Application.Answer.plain(boat, "Your boat", name));
+        return new Application(
+                at.session(),
+                "Oriel Saltonby",
+                "oriel@crew.example",
+                "",
+                2,
+                Saltmarrow.HALIFAX,
+                companions,
+                answers,
+                "");
     }
 
     @Test

@@ -201,6 +201,43 @@ class OwnPageOverHttpTest {
     }
 
     @Test
+    void an_address_is_confirmed_by_the_code_in_the_letter_but_not_by_guessing() {
+        SheetForm.Taking confirmed = new SheetForm.Taking("CALL_UP", "", "", false, true, "", "", "");
+        Published at = saltmarrow.publish(seats(4).taking(confirmed));
+        String own = visitor.register(at, Map.of("email", "types@crew.example")).link("a[rel=my]");
+        String other =
+                visitor.register(at, Map.of("email", "guesses@crew.example")).link("a[rel=my]");
+        worker.sendDue();
+        String code = codeIn("types@crew.example");
+        String wrong = code.equals("000000") ? "000001" : "000000";
+        assertThat(visitor.post(own, own + "/code", Map.of("code", wrong)).location())
+                .contains("came=tried-wrong");
+        assertThat(visitor.post(other, other + "/code", Map.of("code", code)).location())
+                .contains("came=tried-wrong");
+        Browserless.Page typed =
+                visitor.post(own, own + "/code", Map.of("code", code.substring(0, 3) + " " + code.substring(3)));
+        assertThat(typed.state()).isEqualTo("registered");
+        String theirs = codeIn("guesses@crew.example");
+        for (int i = 0; i < 4; i++) {
+            visitor.post(other, other + "/code", Map.of("code", "12345" + i + "0"));
+        }
+        assertThat(visitor.post(other, other + "/code", Map.of("code", theirs)).location())
+                .contains("came=tried-too-often");
+        assertThat(visitor.get(other).state()).isEqualTo("unconfirmed");
+        String link = linkIn("guesses@crew.example", "/confirm/");
+        assertThat(visitor.post(link, link, Map.of()).state()).isEqualTo("registered");
+        assertThat(visitor.post(own, own + "/code", Map.of("code", code)).location())
+                .contains("came=tried-wrong");
+    }
+
+    private String codeIn(String recipient) {
+        Matcher m = Pattern.compile("\\b(\\d{6})\\b")
+                .matcher(tray.latestTo(recipient).orElseThrow().text());
+        assertThat(m.find()).isTrue();
+        return m.group(1);
+    }
+
+    @Test
     void everything_of_a_person_stands_in_one_place_and_the_feed_follows() {
         Published at = saltmarrow.publish(seats(4));
         Published other = saltmarrow.publish(seats(4));

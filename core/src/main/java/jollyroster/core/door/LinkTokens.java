@@ -1,10 +1,13 @@
 package jollyroster.core.door;
 
+import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
 import java.security.GeneralSecurityException;
 import java.security.MessageDigest;
+import java.time.Instant;
 import java.util.Arrays;
 import java.util.Base64;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -75,6 +78,23 @@ public final class LinkTokens {
                         && issue(purpose, link).equals(token)
                 ? Optional.of(link)
                 : Optional.empty();
+    }
+
+    /**
+     * Six digits that only whoever reads a letter can know, for people who would rather type than follow a link.
+     *
+     * @param until when what it is for ends; the code changes with it
+     */
+    public String code(Purpose purpose, Link link, Instant until) {
+        String text = "CODE|" + purpose + "|" + link.id() + "|" + link.generation() + "|" + until.getEpochSecond();
+        return truncated(hmacSha256(key, text.getBytes(StandardCharsets.UTF_8)));
+    }
+
+    /** Dynamic truncation to six digits (RFC 4226, section 5.3). */
+    static String truncated(byte[] mac) {
+        int offset = mac[mac.length - 1] & 0xf;
+        int number = ByteBuffer.wrap(mac, offset, Integer.BYTES).getInt() & Integer.MAX_VALUE;
+        return String.format(Locale.ROOT, "%06d", number % 1_000_000);
     }
 
     private byte[] mac(Purpose purpose, Link link) {

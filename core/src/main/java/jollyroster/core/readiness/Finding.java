@@ -25,6 +25,8 @@ public record Finding(
         START_IN_PAST(Severity.STOPS, Place.DATES),
         /** Registration would close before it opens. */
         CUT_OFF_BEFORE_OPENING(Severity.STOPS, Place.REGISTRATION),
+        /** Whoever says yes is asked for nothing, though there is a price. */
+        PRICE_NOT_ASKED(Severity.ODD, Place.REGISTRATION),
         LINK_FAILED(Severity.ODD, Place.VENUE),
         HOST_DOUBLE_BOOKED(Severity.ODD, Place.HOSTS),
         VENUE_DOUBLE_BOOKED(Severity.ODD, Place.VENUE),

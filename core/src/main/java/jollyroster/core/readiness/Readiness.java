@@ -44,6 +44,7 @@ public final class Readiness {
      * @param cutOff how long before the start registration closes
      * @param opensAhead how long before the start registration opens; empty for at once
      * @param remindsWithLink whether any reminder is planned; each carries the link
+     * @param asksUnpaid whether it asks yes, maybe or no, and has a price
      * @param cameBefore where those who attended before live, with their number
      */
     public record Sheet(
@@ -58,6 +59,7 @@ public final class Readiness {
             Optional<Duration> opensAhead,
             List<Question> questions,
             boolean remindsWithLink,
+            boolean asksUnpaid,
             Map<ZoneId, Integer> cameBefore,
             List<Clash> clashes) {
         public Sheet {

@@ -31,7 +31,9 @@ final class TextFindings {
         boolean never = sheet.opensAhead()
                 .filter(ahead -> ahead.compareTo(sheet.cutOff()) <= 0)
                 .isPresent();
-        return never ? Stream.of(Finding.about(Kind.CUT_OFF_BEFORE_OPENING)) : Stream.empty();
+        return Stream.concat(
+                never ? Stream.of(Finding.about(Kind.CUT_OFF_BEFORE_OPENING)) : Stream.empty(),
+                sheet.asksUnpaid() ? Stream.of(Finding.about(Kind.PRICE_NOT_ASKED)) : Stream.empty());
     }
 
     private static Stream<Finding> messages(Sheet sheet) {

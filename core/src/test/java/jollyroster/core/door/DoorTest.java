@@ -6,6 +6,7 @@ import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.HexFormat;
+import java.util.List;
 import javax.crypto.spec.SecretKeySpec;
 import jollyroster.core.dates.Interval;
 import jollyroster.core.door.LinkTokens.Link;
@@ -66,6 +67,26 @@ class DoorTest {
         for (String rubbish : new String[] {"", "7.1", "7.1.short", "../..", "zzzzzzzzzzzzzzzz.1." + "A".repeat(22)}) {
             assertThat(TOKENS.read(Purpose.JOIN, rubbish)).isEmpty();
         }
+    }
+
+    /** RFC 4226, section 5.4. */
+    @Test
+    void a_code_is_truncated_as_the_standard_does() {
+        byte[] mac = HexFormat.of().parseHex("1f8698690e02ca16618550ef7f19da8e945b555a");
+        assertThat(LinkTokens.truncated(mac)).isEqualTo("872921");
+    }
+
+    @Test
+    void a_code_is_its_own_for_each_registration_and_each_hold() {
+        Instant until = Instant.parse("2027-03-10T14:10:00Z");
+        String code = TOKENS.code(Purpose.CONFIRM, new Link(7, 1), until);
+        assertThat(code).matches("\\d{6}").isEqualTo(TOKENS.code(Purpose.CONFIRM, new Link(7, 1), until));
+        assertThat(List.of(
+                        TOKENS.code(Purpose.CONFIRM, new Link(8, 1), until),
+                        TOKENS.code(Purpose.CONFIRM, new Link(7, 2), until),
+                        TOKENS.code(Purpose.JOIN, new Link(7, 1), until),
+                        TOKENS.code(Purpose.CONFIRM, new Link(7, 1), until.plusSeconds(1))))
+                .doesNotContain(code);
     }
 
     @ParameterizedTest

@@ -150,6 +150,8 @@ class ReadinessTest {
         Question only = Question.plain("x", Question.Kind.CHOOSE_ONE, "Which?", "", true, List.of("This"));
         assertThat(kinds(sheet.asking(only))).containsExactly(Kind.ONE_OPTION);
         assertThat(kinds(sheet.asking().withoutReminder())).containsExactly(Kind.NO_LINK_REMINDER);
+        assertThat(kinds(a().with(date(1, "2027-03-11T23:00:00Z")).askingUnpaid()))
+                .containsExactly(Kind.PRICE_NOT_ASKED);
     }
 
     private static List<Kind> kinds(SheetBuilder sheet) {
@@ -205,6 +207,7 @@ class ReadinessTest {
         private Optional<Duration> ahead = Optional.empty();
         private List<Question> questions = List.of();
         private boolean reminds = true;
+        private boolean unpaid;
         private Map<ZoneId, Integer> before = Map.of();
         private List<Clash> clashes = List.of();
 
@@ -245,6 +248,11 @@ class ReadinessTest {
             return this;
         }
 
+        SheetBuilder askingUnpaid() {
+            unpaid = true;
+            return this;
+        }
+
         SheetBuilder cameBefore(Map<ZoneId, Integer> who) {
             before = who;
             return this;
@@ -268,6 +276,7 @@ class ReadinessTest {
                     ahead,
                     questions,
                     reminds,
+                    unpaid,
                     before,
                     clashes);
         }

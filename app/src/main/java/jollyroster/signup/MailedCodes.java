@@ -1,0 +1,58 @@
+package jollyroster.signup;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.nio.charset.StandardCharsets;
+import java.security.MessageDigest;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Optional;
+import java.util.concurrent.atomic.AtomicInteger;
+import jollyroster.core.door.LinkTokens.Link;
+import jollyroster.platform.PersonalLinks;
+import jollyroster.roster.Registration;
+import org.springframework.stereotype.Component;
+
+/** Checks the codes that letters carry. After a few wrong ones only the link in the letter helps. */
+@Component
+class MailedCodes {
+
+    private static final int MOST_TRIES = 5;
+    private static final int MOST_HELD = 50_000;
+    private static final Duration LONGER_THAN_ANY_HOLD = Duration.ofHours(2);
+    private final PersonalLinks links;
+    private final Cache<Held, AtomicInteger> tries = Caffeine.newBuilder()
+            .maximumSize(MOST_HELD)
+            .expireAfterAccess(LONGER_THAN_ANY_HOLD)
+            .build();
+
+    private record Held(long registration, Instant until) {}
+
+    MailedCodes(PersonalLinks links) {
+        this.links = links;
+    }
+
+    /** What came of a code. */
+    enum Tried {
+        RIGHT,
+        WRONG,
+        TOO_OFTEN
+    }
+
+    Tried enter(Registration registration, String typed) {
+        Optional<Instant> until = registration.hold().until();
+        if (until.isEmpty()) {
+            return Tried.WRONG;
+        }
+        AtomicInteger before = tries.get(new Held(registration.id(), until.get()), held -> new AtomicInteger());
+        if (before.getAndIncrement() >= MOST_TRIES) {
+            return Tried.TOO_OFTEN;
+        }
+        String code = links.confirmCode(new Link(registration.id(), registration.generation()), until.get());
+        return MessageDigest.isEqual(bytes(code), bytes(typed.replaceAll("[\\s-]", ""))) ? Tried.RIGHT : Tried.WRONG;
+    }
+
+    private static byte[] bytes(String text) {
+        return text.getBytes(StandardCharsets.UTF_8);
+    }
+}
