@@ -7,7 +7,6 @@ import java.util.Optional;
 import jollyroster.chart.FillCurve;
 import jollyroster.core.foresight.Course;
 import jollyroster.core.foresight.FillForecast;
-import jollyroster.desk.SessionAssembler.Facts;
 import jollyroster.programme.Session;
 
 /**
@@ -19,7 +18,7 @@ import jollyroster.programme.Session;
 record FillView(FillCurve curve, int seats, String pace, String forecast, String taken) {
 
     /** Empty when there is nothing to draw yet. */
-    static Optional<FillView> of(Facts facts) {
+    static Optional<FillView> of(SessionFacts facts) {
         Session s = facts.session();
         if (s.seats() == 0 || facts.own().steps().isEmpty() && facts.earlier().isEmpty()) {
             return Optional.empty();

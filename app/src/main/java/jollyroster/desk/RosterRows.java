@@ -9,7 +9,6 @@ import java.util.Locale;
 import java.util.Map;
 import jollyroster.attendance.AttendanceQueries.Attended;
 import jollyroster.core.dates.Interval;
-import jollyroster.desk.SessionAssembler.Facts;
 import jollyroster.platform.Times;
 import jollyroster.programme.Session;
 import jollyroster.roster.Registration;
@@ -22,7 +21,7 @@ final class RosterRows {
     private RosterRows() {}
 
     /** Seated first, then the line in its order, then those who left; each in order of registering. */
-    static List<SessionView.Row> of(Facts facts) {
+    static List<SessionView.Row> of(SessionFacts facts) {
         List<Registration> line = facts.in(RegistrationState.WAITLISTED);
         return facts.roster().stream()
                 .sorted(Comparator.comparingInt(r -> order(r.state())))
@@ -34,7 +33,7 @@ final class RosterRows {
         return state.takesSeats() ? 0 : state == RegistrationState.WAITLISTED ? 1 : 2;
     }
 
-    private static SessionView.Row row(Registration r, int place, Facts facts) {
+    private static SessionView.Row row(Registration r, int place, SessionFacts facts) {
         Session s = facts.session();
         Map<Long, String> answers = facts.answers().getOrDefault(r.id(), Map.of());
         int before = facts.before().getOrDefault(r.person(), 0);

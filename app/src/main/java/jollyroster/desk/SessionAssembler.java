@@ -7,46 +7,28 @@ import java.time.ZoneId;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
-import java.util.stream.Stream;
-import jollyroster.attendance.AttendanceQueries;
-import jollyroster.attendance.AttendanceQueries.Attended;
 import jollyroster.chart.SeatStrip;
 import jollyroster.core.attendance.Verdict;
-import jollyroster.core.foresight.Course;
-import jollyroster.core.readiness.Readiness.Clash;
-import jollyroster.outbox.OutboxQueries;
 import jollyroster.platform.MarginNote;
 import jollyroster.platform.Permissions;
 import jollyroster.platform.Pieces;
 import jollyroster.platform.Remembered;
 import jollyroster.platform.TableChanges;
 import jollyroster.platform.Times;
-import jollyroster.programme.AskedQuestion;
-import jollyroster.programme.Clashes;
 import jollyroster.programme.HostQueries;
-import jollyroster.programme.HostQueries.Host;
 import jollyroster.programme.MeetingLink;
 import jollyroster.programme.OutlookWords;
-import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Session;
 import jollyroster.programme.Venue;
-import jollyroster.roster.FillQueries;
-import jollyroster.roster.Registration;
 import jollyroster.roster.RegistrationState;
-import jollyroster.roster.RosterPageQueries;
 import jollyroster.roster.RosterQueries;
-import jollyroster.schedule.ChangeQueries;
 import org.springframework.stereotype.Component;
 
 /** Puts a session's page together from the programme, the roster, the outbox and attendance. */
 @Component
 class SessionAssembler {
 
-    private static final int LOGBOOK_SHOWN = 60;
-    private static final int ROWS_SHOWN = 60;
-    private static final int ROWS_TO_MARK = 300;
     private static final int MOST_KEPT = 40;
 
     /** The tables that a session's page shows something of. */
@@ -70,99 +52,19 @@ class SessionAssembler {
         "venue"
     };
 
-    private final ProgrammeQueries programme;
-    private final HostQueries hosts;
-    private final Clashes clashes;
-    private final ChangeQueries changes;
-    private final RosterQueries roster;
-    private final RosterPageQueries pages;
-    private final FillQueries fill;
-    private final OutboxQueries outbox;
-    private final AttendanceQueries attendance;
+    private final SessionReading reading;
     private final Permissions permissions;
     private final Pieces pieces;
     private final Clock clock;
     private final Remembered<Moment, Page> kept;
 
     SessionAssembler(
-            ProgrammeQueries programme,
-            HostQueries hosts,
-            Clashes clashes,
-            ChangeQueries changes,
-            RosterQueries roster,
-            RosterPageQueries pages,
-            FillQueries fill,
-            OutboxQueries outbox,
-            AttendanceQueries attendance,
-            Permissions permissions,
-            Pieces pieces,
-            TableChanges changed,
-            Clock clock) {
+            SessionReading reading, Permissions permissions, Pieces pieces, TableChanges changed, Clock clock) {
         this.kept = new Remembered<>(changed, MOST_KEPT, SHOWN);
-        this.programme = programme;
-        this.hosts = hosts;
-        this.clashes = clashes;
-        this.changes = changes;
-        this.roster = roster;
-        this.pages = pages;
-        this.fill = fill;
-        this.outbox = outbox;
-        this.attendance = attendance;
+        this.reading = reading;
         this.permissions = permissions;
         this.pieces = pieces;
         this.clock = clock;
-    }
-
-    private static final RosterPageQueries.Count NONE = new RosterPageQueries.Count(0, 0);
-
-    /**
-     * What the page and its margin are made from; each part was one query.
-     *
-     * @param roster the first of the roster, as many as are shown
-     * @param zones where the registered live, with their number
-     */
-    record Facts(
-            Session session,
-            List<Session> dates,
-            List<Host> hosts,
-            List<Clash> clashes,
-            List<ChangeQueries.Open> undoable,
-            List<Registration> roster,
-            List<AskedQuestion> questions,
-            Map<Long, Map<Long, String>> answers,
-            Map<Long, Integer> before,
-            Map<Long, Attended> attended,
-            List<OutboxQueries.Count> messages,
-            List<RosterQueries.Logged> logbook,
-            Course own,
-            List<Course> earlier,
-            Map<RegistrationState, RosterPageQueries.Count> counts,
-            Map<ZoneId, Integer> zones,
-            int taken,
-            Instant now) {
-
-        List<Registration> in(RegistrationState state) {
-            return roster.stream().filter(r -> r.state() == state).toList();
-        }
-
-        /** Registrations in a state, also those that are not among the rows. */
-        int parties(RegistrationState state) {
-            return counts.getOrDefault(state, NONE).parties();
-        }
-
-        int people(RegistrationState state) {
-            return counts.getOrDefault(state, NONE).people();
-        }
-
-        int parties() {
-            return counts.values().stream()
-                    .mapToInt(RosterPageQueries.Count::parties)
-                    .sum();
-        }
-
-        boolean past() {
-            return !session.end().isAfter(now);
-        }
     }
 
     /**
@@ -185,7 +87,7 @@ class SessionAssembler {
     }
 
     private Page page(Session session, boolean organiser) {
-        Facts facts = facts(session, shown(session, clock.instant()));
+        SessionFacts facts = reading.of(session);
         SessionView view = view(facts);
         return new Page(
                 view,
@@ -196,46 +98,10 @@ class SessionAssembler {
     }
 
     Optional<Session> visible(long id) {
-        return programme.session(id).filter(hosts::isVisible);
+        return reading.visible(id);
     }
 
-    /** @param most of the roster to be read */
-    Facts facts(Session session, int most) {
-        Instant now = clock.instant();
-        List<Registration> people = pages.page(session.book(), RosterPageQueries.Filter.everybody(), 0, most);
-        List<Long> earlier = fill.earlier(session.offering().id(), session.registersFor()).stream()
-                .filter(other -> other != session.book())
-                .toList();
-        Map<Long, Course> courses = fill.courses(
-                Stream.concat(Stream.of(session.book()), earlier.stream()).toList());
-        return new Facts(
-                session,
-                programme.datesOf(session),
-                hosts.of(session),
-                clashes.of(List.of(session), now),
-                changes.open(session.offering().id(), now),
-                people,
-                programme.questions(session.offering().id()),
-                pages.answers(people.stream().map(Registration::id).toList()),
-                roster.registrationsBefore(
-                        people.stream().map(Registration::person).toList(), session.book()),
-                attendance.ofSession(session.id(), session.span(), now),
-                outbox.ofSession(session.id()),
-                roster.logbook(session.id(), LOGBOOK_SHOWN),
-                courses.get(session.book()),
-                earlier.stream().map(courses::get).toList(),
-                pages.counts(session.book()),
-                roster.zonesOf(List.of(session.book())).getOrDefault(session.book(), Map.of()),
-                roster.of(List.of(session.book())).get(session.book()).taken(),
-                now);
-    }
-
-    /** As many as can be looked over; more once people can be marked. */
-    private static int shown(Session session, Instant now) {
-        return now.isBefore(session.doorHours().opens()) ? ROWS_SHOWN : ROWS_TO_MARK;
-    }
-
-    static SessionView view(Facts facts) {
+    static SessionView view(SessionFacts facts) {
         Session s = facts.session();
         return new SessionView(
                 s.id(),
@@ -292,7 +158,7 @@ class SessionAssembler {
                 };
     }
 
-    private static List<SessionView.OtherDate> otherDates(Facts facts) {
+    private static List<SessionView.OtherDate> otherDates(SessionFacts facts) {
         return facts.dates().size() < 2
                 ? List.of()
                 : facts.dates().stream()
@@ -304,7 +170,7 @@ class SessionAssembler {
                         .toList();
     }
 
-    private static SeatStrip strip(Facts facts) {
+    private static SeatStrip strip(SessionFacts facts) {
         List<SeatStrip.Party> parties = new ArrayList<>();
         facts.roster().stream()
                 .filter(r -> r.state().takesSeats() && !r.hold().racing())
@@ -332,7 +198,7 @@ class SessionAssembler {
         return first.length() > 10 ? first.substring(0, 9) + "…" : first;
     }
 
-    private static String summary(Facts facts) {
+    private static String summary(SessionFacts facts) {
         int people = facts.parties(RegistrationState.REGISTERED);
         long came = facts.attended().values().stream()
                 .filter(a -> a.verdict() == Verdict.ATTENDED)

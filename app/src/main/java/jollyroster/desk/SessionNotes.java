@@ -13,7 +13,6 @@ import java.util.stream.Stream;
 import jollyroster.core.attendance.Verdict;
 import jollyroster.core.dates.ClockChange;
 import jollyroster.core.seats.Outlook;
-import jollyroster.desk.SessionAssembler.Facts;
 import jollyroster.outbox.MessageState;
 import jollyroster.outbox.OutboxQueries.Count;
 import jollyroster.platform.MarginNote;
@@ -27,7 +26,7 @@ final class SessionNotes {
 
     private SessionNotes() {}
 
-    static List<MarginNote> of(Facts facts) {
+    static List<MarginNote> of(SessionFacts facts) {
         List<MarginNote> notes = new ArrayList<>();
         failed(facts).ifPresent(notes::add);
         clashes(facts).forEach(notes::add);
@@ -44,7 +43,7 @@ final class SessionNotes {
         return notes;
     }
 
-    private static Optional<MarginNote> failed(Facts facts) {
+    private static Optional<MarginNote> failed(SessionFacts facts) {
         int failed = facts.messages().stream()
                 .filter(c -> c.state() == MessageState.FAILED)
                 .mapToInt(Count::messages)
@@ -59,7 +58,7 @@ final class SessionNotes {
                         "stop"));
     }
 
-    private static Stream<MarginNote> clashes(Facts facts) {
+    private static Stream<MarginNote> clashes(SessionFacts facts) {
         Session s = facts.session();
         return facts.clashes().stream()
                 .limit(3)
@@ -72,7 +71,7 @@ final class SessionNotes {
                         "stop"));
     }
 
-    private static Optional<MarginNote> outlook(Facts facts) {
+    private static Optional<MarginNote> outlook(SessionFacts facts) {
         Session s = facts.session();
         Outlook outlook = s.outlook(facts.taken(), facts.now());
         if (facts.past() || s.cancelled() || outlook == Outlook.OPEN || outlook == Outlook.RUNS) {
@@ -86,7 +85,7 @@ final class SessionNotes {
                 outlook == Outlook.AT_RISK ? "odd" : "stop"));
     }
 
-    private static Optional<MarginNote> door(Facts facts) {
+    private static Optional<MarginNote> door(SessionFacts facts) {
         Session s = facts.session();
         Instant opens = s.doorHours().opens();
         if (facts.past() || s.cancelled()) {
@@ -105,7 +104,7 @@ final class SessionNotes {
                 "in " + in + ", and lets registered people in by themselves."));
     }
 
-    private static Optional<MarginNote> owed(Facts facts) {
+    private static Optional<MarginNote> owed(SessionFacts facts) {
         return facts.in(RegistrationState.WAITLISTED).stream()
                 .filter(r -> r.passedOver() >= 2)
                 .findFirst()
@@ -117,7 +116,7 @@ final class SessionNotes {
                         "remark"));
     }
 
-    private static Optional<MarginNote> waiting(Facts facts) {
+    private static Optional<MarginNote> waiting(SessionFacts facts) {
         int people = facts.people(RegistrationState.WAITLISTED);
         if (people == 0 || facts.past()) {
             return Optional.empty();
@@ -131,7 +130,7 @@ final class SessionNotes {
     }
 
     /** People for whom the clocks move between now and the session, so that it comes at an hour they may not expect. */
-    private static Optional<MarginNote> shifted(Facts facts) {
+    private static Optional<MarginNote> shifted(SessionFacts facts) {
         Session s = facts.session();
         TreeMap<String, Long> moved = new TreeMap<>();
         facts.zones().forEach((zone, people) -> {
@@ -158,7 +157,7 @@ final class SessionNotes {
         return Times.length(shift.abs()) + (shift.isNegative() ? " earlier" : " later");
     }
 
-    private static Optional<MarginNote> asleep(Facts facts) {
+    private static Optional<MarginNote> asleep(SessionFacts facts) {
         Session s = facts.session();
         long night = facts.zones().entrySet().stream()
                 .filter(e -> isNight(s.start(), e.getKey()))
@@ -175,7 +174,7 @@ final class SessionNotes {
         return start.atZone(zone).getHour() < 6;
     }
 
-    private static Optional<MarginNote> next(Facts facts) {
+    private static Optional<MarginNote> next(SessionFacts facts) {
         return facts.messages().stream()
                 .filter(c -> c.state() == MessageState.PLANNED && c.first().isAfter(facts.now()))
                 .min(java.util.Comparator.comparing(Count::first))
@@ -188,7 +187,7 @@ final class SessionNotes {
                         "/desk/outbox"));
     }
 
-    private static Optional<MarginNote> empty(Facts facts) {
+    private static Optional<MarginNote> empty(SessionFacts facts) {
         return facts.parties() == 0 && !facts.past()
                 ? Optional.of(MarginNote.remark(
                         "Nobody yet.",
@@ -198,7 +197,7 @@ final class SessionNotes {
                 : Optional.empty();
     }
 
-    private static Optional<MarginNote> came(Facts facts) {
+    private static Optional<MarginNote> came(SessionFacts facts) {
         int expected = facts.parties(RegistrationState.REGISTERED);
         if (!facts.past() || facts.attended().isEmpty() || expected == 0) {
             return Optional.empty();
@@ -209,13 +208,13 @@ final class SessionNotes {
                 count(facts, Verdict.PART) + " were there for part of it."));
     }
 
-    private static long count(Facts facts, Verdict verdict) {
+    private static long count(SessionFacts facts, Verdict verdict) {
         return facts.attended().values().stream()
                 .filter(a -> a.verdict() == verdict)
                 .count();
     }
 
-    private static Optional<MarginNote> unmarked(Facts facts) {
+    private static Optional<MarginNote> unmarked(SessionFacts facts) {
         boolean nothingKnown =
                 facts.past() && facts.attended().isEmpty() && facts.parties(RegistrationState.REGISTERED) > 0;
         return nothingKnown

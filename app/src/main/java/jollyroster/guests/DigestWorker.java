@@ -14,9 +14,9 @@ import jollyroster.programme.Offering;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Session;
 import jollyroster.programme.Tell;
-import jollyroster.roster.GuestCommands;
 import jollyroster.roster.GuestQueries;
 import jollyroster.roster.Reply;
+import jollyroster.roster.TellCommands;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
@@ -29,7 +29,7 @@ public class DigestWorker {
 
     private static final Logger LOG = LoggerFactory.getLogger(DigestWorker.class);
     private static final LocalTime MORNING = LocalTime.of(8, 0);
-    private final GuestCommands commands;
+    private final TellCommands commands;
     private final GuestQueries guests;
     private final ProgrammeQueries programme;
     private final OrganisationQueries organisation;
@@ -37,7 +37,7 @@ public class DigestWorker {
     private final boolean auto;
 
     DigestWorker(
-            GuestCommands commands,
+            TellCommands commands,
             GuestQueries guests,
             ProgrammeQueries programme,
             OrganisationQueries organisation,
@@ -79,7 +79,7 @@ public class DigestWorker {
                 && (offering.signUp().tell() == Tell.DEADLINE
                         || guests.answersBetween(offering.id(), told, due.get()) > 0);
         if (news) {
-            commands.tellOfMany(offering, summary(offering, now), due.get());
+            commands.ofMany(offering, summary(offering, now), due.get());
         }
         return news;
     }

@@ -3,7 +3,6 @@ package jollyroster.roster;
 import static jollyroster.platform.tables.Tables.INVITEE;
 import static jollyroster.platform.tables.Tables.OFFERING;
 import static jollyroster.platform.tables.Tables.PLEA;
-import static jollyroster.platform.tables.Tables.SESSION;
 
 import java.time.Clock;
 import java.time.Instant;
@@ -28,7 +27,7 @@ import jollyroster.programme.Visibility;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
-/** The guest list of an offering: who is invited, who asks to come, and what the organiser is told. */
+/** The guest list of an offering: who is invited, and who asks to come. */
 @Component
 public class GuestCommands {
 
@@ -210,7 +209,7 @@ public class GuestCommands {
     }
 
     /** A text in which Markdown has nothing to do. */
-    private static String plain(String text) {
+    static String plain(String text) {
         return text.replaceAll("([\\\\`*_{}\\[\\]()#+!<>|~&-])", "\\\\$1");
     }
 
@@ -270,60 +269,5 @@ public class GuestCommands {
                         + organisation.organisation().name() + "\n",
                 "",
                 now);
-    }
-
-    /** Writes to the organiser about one answer. */
-    void tellOfOne(Session book, String name, Reply reply, Instant now) {
-        outbox.letter(
-                "told-" + book.id() + "-" + now.toEpochMilli() + "-" + Math.abs(name.hashCode()),
-                contact(book.offering()),
-                name + " says " + reply.code() + ": " + book.offering().title(),
-                "**" + plain(name) + "** says **" + reply.code() + "** to "
-                        + plain(book.offering().title()) + ", "
-                        + Times.dayAndTime(book.start(), book.zone()) + ".\n\n<"
-                        + address.of("/desk/offerings/" + book.offering().id() + "/guests") + ">\n",
-                "",
-                now);
-    }
-
-    private String contact(Offering offering) {
-        return offering.front().contact().isEmpty()
-                ? organisation.organisation().contactEmail()
-                : offering.front().contact();
-    }
-
-    /**
-     * Writes to the organiser how answers stand, once for each occasion.
-     *
-     * @param summary in words
-     * @param upTo until when the organiser has then been told
-     */
-    @Transactional
-    public void tellOfMany(Offering offering, String summary, Instant upTo) {
-        outbox.letter(
-                "told-" + offering.id() + "-" + upTo.getEpochSecond(),
-                contact(offering),
-                "Answers to " + offering.title(),
-                plain(summary) + "\n\n<" + address.of("/desk/offerings/" + offering.id() + "/guests") + ">\n",
-                "",
-                clock.instant());
-        writes.sql()
-                .update(OFFERING)
-                .set(OFFERING.TOLD_AT, upTo)
-                .where(OFFERING.ID.eq(offering.id()))
-                .execute();
-    }
-
-    /** The offerings whose organisers are told of many answers at once, with the time they were told last. */
-    @Transactional(readOnly = true)
-    public List<Long> telling() {
-        return writes.sql()
-                .selectDistinct(OFFERING.ID)
-                .from(OFFERING)
-                .join(SESSION)
-                .on(SESSION.OFFERING_ID.eq(OFFERING.ID))
-                .where(OFFERING.TELL.in("DAILY", "DEADLINE"))
-                .and(OFFERING.STATUS.eq("PUBLISHED"))
-                .fetch(OFFERING.ID);
     }
 }

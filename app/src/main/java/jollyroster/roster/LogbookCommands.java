@@ -1,6 +1,7 @@
 package jollyroster.roster;
 
 import static jollyroster.platform.tables.Tables.LOGBOOK;
+import static jollyroster.platform.tables.Tables.REGISTRATION;
 
 import java.time.Duration;
 import java.time.Instant;
@@ -11,6 +12,8 @@ import jollyroster.platform.KeptStatement;
 import jollyroster.platform.Times;
 import jollyroster.platform.Writes;
 import jollyroster.platform.tables.tables.records.RegistrationRecord;
+import org.jooq.Condition;
+import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
@@ -20,9 +23,11 @@ class LogbookCommands {
 
     static final String PROGRAM = "Jolly Roster";
     static final String ATTENDEE = "attendee";
+    private final Writes writes;
     private final KeptStatement insert;
 
     LogbookCommands(Writes writes) {
+        this.writes = writes;
         this.insert = writes.keepInsert(LOGBOOK, insert -> insert);
     }
 
@@ -151,6 +156,31 @@ class LogbookCommands {
     void passedOver(long session, SeatRule.Move.PassOver move, Instant now) {
         String why = "more people than freed seats; passed over now: " + move.times();
         write(session, move.party(), PROGRAM, LogbookEntry.PASSED_OVER, why, now);
+    }
+
+    /** The same for everybody who waits, because a newcomer took seats; after it was counted. */
+    void passedOverAll(long session, Condition waiting, int party, Instant now) {
+        String why = "a party of " + party + " fitted into the free seats; passed over now: ";
+        writes.sql()
+                .insertInto(
+                        LOGBOOK,
+                        LOGBOOK.WRITTEN_AT,
+                        LOGBOOK.ACTOR,
+                        LOGBOOK.SESSION_ID,
+                        LOGBOOK.REGISTRATION_ID,
+                        LOGBOOK.ENTRY,
+                        LOGBOOK.DETAIL)
+                .select(writes.sql()
+                        .select(
+                                DSL.val(now, LOGBOOK.WRITTEN_AT),
+                                DSL.val(PROGRAM),
+                                DSL.val(session),
+                                REGISTRATION.ID,
+                                DSL.val(LogbookEntry.PASSED_OVER.name()),
+                                DSL.val(why).concat(REGISTRATION.PASSED_OVER.cast(String.class)))
+                        .from(REGISTRATION)
+                        .where(waiting))
+                .execute();
     }
 
     void cancelled(RegistrationRecord r, String actor, String why, Instant now) {

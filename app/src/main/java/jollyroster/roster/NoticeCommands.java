@@ -16,12 +16,15 @@ import org.springframework.transaction.annotation.Transactional;
 public class NoticeCommands {
 
     private final SeatCommands seats;
+    private final PartyCommands parties;
     private final OutboxCommands outbox;
     private final LogbookCommands logbook;
     private final Clock clock;
 
-    NoticeCommands(SeatCommands seats, OutboxCommands outbox, LogbookCommands logbook, Clock clock) {
+    NoticeCommands(
+            SeatCommands seats, PartyCommands parties, OutboxCommands outbox, LogbookCommands logbook, Clock clock) {
         this.seats = seats;
+        this.parties = parties;
         this.outbox = outbox;
         this.logbook = logbook;
         this.clock = clock;
@@ -29,7 +32,7 @@ public class NoticeCommands {
 
     /** How many registrations stand on a session, seated or waiting. */
     public int standingOn(Session session) {
-        return seats.everybodyOn(session.book()).size();
+        return parties.everybodyOn(session.book()).size();
     }
 
     /** How many seats of a session are taken. */
@@ -48,7 +51,7 @@ public class NoticeCommands {
      */
     public int tell(Session after, Anchor anchor, long change, Instant due) {
         Instant now = clock.instant();
-        List<SeatCommands.Addressed> people = seats.everybodyOn(after.book());
+        List<PartyCommands.Addressed> people = parties.everybodyOn(after.book());
         replan(after, people, reason(anchor));
         people.forEach(p -> outbox.news(anchor, Recipients.one(after, p.registration(), p.email()), change, due, now));
         return people.size();
@@ -60,10 +63,10 @@ public class NoticeCommands {
 
     /** Plans the reminders of a session anew without telling anybody. */
     public void replan(Session after) {
-        replan(after, seats.everybodyOn(after.book()), "the session was changed");
+        replan(after, parties.everybodyOn(after.book()), "the session was changed");
     }
 
-    private void replan(Session after, List<SeatCommands.Addressed> people, String reason) {
+    private void replan(Session after, List<PartyCommands.Addressed> people, String reason) {
         Instant now = clock.instant();
         outbox.withdrawRemindersOf(after.id(), reason, now);
         if (!after.cancelled() && after.start().isAfter(now)) {

@@ -19,7 +19,7 @@ public class RemarkCommands {
 
     private final Writes writes;
     private final SessionCommands programme;
-    private final SeatCommands seats;
+    private final PartyCommands parties;
     private final OutboxCommands outbox;
     private final LogbookCommands logbook;
     private final Permissions permissions;
@@ -28,14 +28,14 @@ public class RemarkCommands {
     RemarkCommands(
             Writes writes,
             SessionCommands programme,
-            SeatCommands seats,
+            PartyCommands parties,
             OutboxCommands outbox,
             LogbookCommands logbook,
             Permissions permissions,
             Clock clock) {
         this.writes = writes;
         this.programme = programme;
-        this.seats = seats;
+        this.parties = parties;
         this.outbox = outbox;
         this.logbook = logbook;
         this.permissions = permissions;
@@ -74,7 +74,7 @@ public class RemarkCommands {
     public int write(long session, Collection<Long> registrations, String subject, String body, String actor) {
         permissions.requireOrganiser();
         Session book = programme.session(session).orElseThrow();
-        List<SeatCommands.Addressed> people = seats.addressed(book.id(), registrations);
+        List<PartyCommands.Addressed> people = parties.addressed(book.id(), registrations);
         people.forEach(
                 p -> outbox.written(Recipients.one(book, p.registration(), p.email()), subject, body, clock.instant()));
         logbook.write(

@@ -32,6 +32,7 @@ public class ReplyCommands {
     private final PersonCommands people;
     private final AnswerCommands answers;
     private final GuestCommands guests;
+    private final TellCommands tell;
     private final Recipients recipients;
     private final OutboxCommands outbox;
     private final LogbookCommands logbook;
@@ -45,6 +46,7 @@ public class ReplyCommands {
             PersonCommands people,
             AnswerCommands answers,
             GuestCommands guests,
+            TellCommands tell,
             Recipients recipients,
             OutboxCommands outbox,
             LogbookCommands logbook,
@@ -56,6 +58,7 @@ public class ReplyCommands {
         this.people = people;
         this.answers = answers;
         this.guests = guests;
+        this.tell = tell;
         this.recipients = recipients;
         this.outbox = outbox;
         this.logbook = logbook;
@@ -198,7 +201,7 @@ public class ReplyCommands {
                     now);
         }
         if (book.offering().signUp().tell() == Tell.EACH) {
-            guests.tellOfOne(book, r.getName(), reply, now);
+            tell.ofOne(book, r.getName(), reply, now);
         }
     }
 

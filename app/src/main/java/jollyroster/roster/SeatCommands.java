@@ -1,7 +1,5 @@
 package jollyroster.roster;
 
-import static jollyroster.platform.tables.Tables.LOGBOOK;
-import static jollyroster.platform.tables.Tables.PERSON;
 import static jollyroster.platform.tables.Tables.REGISTRATION;
 import static jollyroster.platform.tables.Tables.SEAT_COUNT;
 import static org.jooq.impl.DSL.inline;
@@ -34,16 +32,18 @@ class SeatCommands {
     private static final String WAITLISTED = RegistrationState.WAITLISTED.name();
     static final List<String> ACTIVE = names(RegistrationState.ACTIVE);
     private final Writes writes;
+    private final LogbookCommands logbook;
     private final KeptStatement tally;
     private final KeptStatement insert;
 
-    SeatCommands(Writes writes) {
+    SeatCommands(Writes writes, LogbookCommands logbook) {
         this.writes = writes;
+        this.logbook = logbook;
         this.tally = writes.keep(SeatCommands::tally);
         this.insert = writes.keepInsert(REGISTRATION, insert -> insert);
     }
 
-    private static List<String> names(List<RegistrationState> states) {
+    static List<String> names(List<RegistrationState> states) {
         return states.stream().map(Enum::name).toList();
     }
 
@@ -105,16 +105,6 @@ class SeatCommands {
                 .fetch();
     }
 
-    /** Those who take seats, the last to register first. */
-    List<RegistrationRecord> lastSeated(long session) {
-        return writes.sql()
-                .selectFrom(REGISTRATION)
-                .where(REGISTRATION.SESSION_ID.eq(session))
-                .and(REGISTRATION.STATE.in(names(RegistrationState.TAKING_SEATS)))
-                .orderBy(REGISTRATION.ID.desc())
-                .fetch();
-    }
-
     Optional<RegistrationRecord> byId(long registration) {
         return writes.sql()
                 .selectFrom(REGISTRATION)
@@ -151,32 +141,6 @@ class SeatCommands {
                 .orderBy(REGISTRATION.ID)
                 .limit(1)
                 .fetchOptional();
-    }
-
-    /** A registration with the address its letters go to. */
-    record Addressed(RegistrationRecord registration, String email) {}
-
-    /** Everybody who is active on a session, in order of registering. */
-    List<Addressed> everybodyOn(long session) {
-        return addressed(session, DSL.noCondition());
-    }
-
-    /** Those of these registrations that are active on a session. */
-    List<Addressed> addressed(long session, Collection<Long> registrations) {
-        return addressed(session, REGISTRATION.ID.in(registrations));
-    }
-
-    private List<Addressed> addressed(long session, Condition which) {
-        return writes.sql()
-                .select(REGISTRATION.asterisk(), PERSON.EMAIL)
-                .from(REGISTRATION)
-                .join(PERSON)
-                .on(PERSON.ID.eq(REGISTRATION.PERSON_ID))
-                .where(REGISTRATION.SESSION_ID.eq(session))
-                .and(REGISTRATION.STATE.in(ACTIVE))
-                .and(which)
-                .orderBy(REGISTRATION.ID)
-                .fetch(r -> new Addressed(r.into(REGISTRATION), r.get(PERSON.EMAIL)));
     }
 
     /** Seats a registration on another session, with a clean slate there. */
@@ -315,7 +279,7 @@ class SeatCommands {
 
     /** Counts one pass-over more for everybody who waits and could fit, because a newcomer took seats, and logs it. */
     void passOverTheLine(Session session, RegistrationRecord newcomer, Instant now) {
-        var waiting = REGISTRATION
+        Condition waiting = REGISTRATION
                 .SESSION_ID
                 .eq(session.id())
                 .and(REGISTRATION.STATE.eq(WAITLISTED))
@@ -325,27 +289,6 @@ class SeatCommands {
                 .set(REGISTRATION.PASSED_OVER, REGISTRATION.PASSED_OVER.plus(1))
                 .where(waiting)
                 .execute();
-        writes.sql()
-                .insertInto(
-                        LOGBOOK,
-                        LOGBOOK.WRITTEN_AT,
-                        LOGBOOK.ACTOR,
-                        LOGBOOK.SESSION_ID,
-                        LOGBOOK.REGISTRATION_ID,
-                        LOGBOOK.ENTRY,
-                        LOGBOOK.DETAIL)
-                .select(writes.sql()
-                        .select(
-                                DSL.val(now, LOGBOOK.WRITTEN_AT),
-                                DSL.val(LogbookCommands.PROGRAM),
-                                REGISTRATION.SESSION_ID,
-                                REGISTRATION.ID,
-                                DSL.val(LogbookEntry.PASSED_OVER.name()),
-                                DSL.val("a party of " + newcomer.getParty() + " fitted into the free seats; "
-                                                + "passed over now: ")
-                                        .concat(REGISTRATION.PASSED_OVER.cast(String.class)))
-                        .from(REGISTRATION)
-                        .where(waiting))
-                .execute();
+        logbook.passedOverAll(session.id(), waiting, newcomer.getParty(), now);
     }
 }

@@ -23,6 +23,7 @@ public class SeatingCommands {
     private final SessionCommands programme;
     private final PlanCommands planned;
     private final SeatCommands seats;
+    private final PartyCommands parties;
     private final WaitlistCommands waitlist;
     private final PersonCommands people;
     private final Recipients recipients;
@@ -35,6 +36,7 @@ public class SeatingCommands {
             SessionCommands programme,
             PlanCommands planned,
             SeatCommands seats,
+            PartyCommands parties,
             WaitlistCommands waitlist,
             PersonCommands people,
             Recipients recipients,
@@ -45,6 +47,7 @@ public class SeatingCommands {
         this.programme = programme;
         this.planned = planned;
         this.seats = seats;
+        this.parties = parties;
         this.waitlist = waitlist;
         this.people = people;
         this.recipients = recipients;
@@ -89,7 +92,7 @@ public class SeatingCommands {
     private List<String> over(long session, int seatsTooMany) {
         List<String> names = new ArrayList<>();
         int left = seatsTooMany;
-        for (RegistrationRecord last : seats.lastSeated(session)) {
+        for (RegistrationRecord last : parties.lastSeated(session)) {
             if (left <= 0) {
                 break;
             }

@@ -29,6 +29,7 @@ public class SwapCommands {
     private final Writes writes;
     private final SessionCommands programme;
     private final SeatCommands seats;
+    private final PartyCommands parties;
     private final PersonCommands people;
     private final Recipients recipients;
     private final OutboxCommands outbox;
@@ -39,6 +40,7 @@ public class SwapCommands {
             Writes writes,
             SessionCommands programme,
             SeatCommands seats,
+            PartyCommands parties,
             PersonCommands people,
             Recipients recipients,
             OutboxCommands outbox,
@@ -47,6 +49,7 @@ public class SwapCommands {
         this.writes = writes;
         this.programme = programme;
         this.seats = seats;
+        this.parties = parties;
         this.people = people;
         this.recipients = recipients;
         this.outbox = outbox;
@@ -79,7 +82,7 @@ public class SwapCommands {
         if (mine.isEmpty() || date.isEmpty() || !mayChange(mine.get(), date.get(), now)) {
             return Swapped.NOT_POSSIBLE;
         }
-        List<SeatCommands.Addressed> partners = seats.everybodyOn(wanted).stream()
+        List<PartyCommands.Addressed> partners = parties.everybodyOn(wanted).stream()
                 .filter(p -> isPartner(p, mine.get()))
                 .filter(p -> with.isEmpty() || p.email().equals(with))
                 .limit(MOST_LETTERS)
@@ -100,7 +103,7 @@ public class SwapCommands {
         return Swapped.OFFERED;
     }
 
-    private static boolean isPartner(SeatCommands.Addressed p, RegistrationRecord mine) {
+    private static boolean isPartner(PartyCommands.Addressed p, RegistrationRecord mine) {
         return p.registration().getState().equals(RegistrationState.REGISTERED.name())
                 && p.registration().getParty().equals(mine.getParty())
                 && !p.registration().getPersonId().equals(mine.getPersonId());
