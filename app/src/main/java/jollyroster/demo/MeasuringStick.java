@@ -30,7 +30,7 @@ import org.springframework.web.bind.annotation.ResponseBody;
 
 /**
  * What the bench measures against: an empty page in the public layout, a post that checks its token and writes nothing,
- * an offering with room for everybody, and one with few seats. Only there with the profile {@code bench}.
+ * offerings with room for everybody, and one with few seats. Only there with the profile {@code bench}.
  */
 @Controller
 @Profile("bench")
@@ -66,6 +66,7 @@ class MeasuringStick implements ApplicationRunner {
                 .orElseThrow();
         publish("Bench offering", venue, SEATS);
         publish("Bench stampede", venue, FEW);
+        publish("Bench warm-up", venue, SEATS);
     }
 
     private void publish(String title, long venue, int seats) {

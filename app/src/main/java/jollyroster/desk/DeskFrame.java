@@ -7,14 +7,18 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
+import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import jollyroster.chart.Tideline;
 import jollyroster.platform.DeskPage;
+import jollyroster.platform.Member;
 import jollyroster.platform.OrganisationQueries;
 import jollyroster.platform.Permissions;
 import jollyroster.platform.Pieces;
+import jollyroster.platform.Remembered;
+import jollyroster.platform.TableChanges;
 import jollyroster.programme.HostQueries;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.SeatCounts.SeatCount;
@@ -28,6 +32,13 @@ import org.springframework.web.bind.annotation.ModelAttribute;
 class DeskFrame {
 
     private static final Duration REACH = Duration.ofDays(22);
+    private static final int MOST_KEPT = 100;
+
+    /** The tables that the tideline shows something of. */
+    private static final String[] SHOWN = {
+        "account", "offering", "offering_host", "organisation", "seat_count", "session", "session_host", "venue"
+    };
+
     private final ProgrammeQueries programme;
     private final HostQueries hosts;
     private final RosterQueries roster;
@@ -35,6 +46,7 @@ class DeskFrame {
     private final Permissions permissions;
     private final Pieces pieces;
     private final Clock clock;
+    private final Remembered<Moment, Tideline> kept;
     private final LoadingCache<String, Set<ZoneId>> zones;
 
     DeskFrame(
@@ -44,7 +56,9 @@ class DeskFrame {
             OrganisationQueries organisation,
             Permissions permissions,
             Pieces pieces,
+            TableChanges changes,
             Clock clock) {
+        this.kept = new Remembered<>(changes, MOST_KEPT, SHOWN);
         this.programme = programme;
         this.hosts = hosts;
         this.roster = roster;
@@ -87,9 +101,16 @@ class DeskFrame {
         return pieces;
     }
 
+    private record Moment(long member, Instant minute) {}
+
     @ModelAttribute("tideline")
     Tideline tideline() {
-        Instant now = clock.instant();
+        long member = permissions.member().map(Member::id).orElse(0L);
+        return kept.get(
+                new Moment(member, clock.instant().truncatedTo(ChronoUnit.MINUTES)), moment -> drawn(moment.minute()));
+    }
+
+    private Tideline drawn(Instant now) {
         ZoneId home = organisation.organisation().zone();
         Instant from = now.atZone(home).toLocalDate().atStartOfDay(home).toInstant();
         List<Session> sessions = hosts.visible(programme.between(from, from.plus(REACH))).stream()

@@ -24,8 +24,8 @@ import org.springframework.stereotype.Component;
 @Component
 class SessionReading {
 
-    private static final int LOGBOOK_SHOWN = 60;
-    private static final int ROWS_SHOWN = 60;
+    private static final int LOGBOOK_SHOWN = 40;
+    private static final int ROWS_SHOWN = 40;
     private static final int ROWS_TO_MARK = 300;
     private final ProgrammeQueries programme;
     private final HostQueries hosts;

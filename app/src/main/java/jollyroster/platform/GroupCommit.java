@@ -11,33 +11,31 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.TimeUnit;
 import java.util.function.Supplier;
+import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.DisposableBean;
 import org.springframework.security.concurrent.DelegatingSecurityContextCallable;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.PlatformTransactionManager;
-import org.springframework.transaction.TransactionDefinition;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
 import org.springframework.transaction.support.TransactionTemplate;
 
 /**
  * Lets writes that arrive at the same time share one transaction, so that a crowd waits for the disk once and not once each.
- * Each is done whole or not at all, behind a savepoint of its own, in the order of arrival; nobody is answered before the
- * commit that keeps what they wrote.
+ * They run in the order of arrival, and nobody is answered before the commit that keeps what they wrote. If one of them
+ * fails, nothing of the group is kept, and each is run once more in a transaction of its own: who fails leaves no trace and
+ * disturbs nobody. A write must therefore do nothing but write.
  */
 @Component
 public class GroupCommit implements DisposableBean {
 
     private static final int MOST = 64;
     private static final int LONGEST_END_SECONDS = 10;
-    private final TransactionTemplate together;
-    private final TransactionTemplate each;
+    private final TransactionTemplate transaction;
     private final BlockingQueue<Write<?>> arrived = new LinkedBlockingQueue<>();
     private final ExecutorService writer = Executors.newSingleThreadExecutor(work -> new Thread(work, "group-commit"));
 
     GroupCommit(PlatformTransactionManager transactions) {
-        this.together = new TransactionTemplate(transactions);
-        this.each = new TransactionTemplate(transactions);
-        this.each.setPropagationBehavior(TransactionDefinition.PROPAGATION_NESTED);
+        this.transaction = new TransactionTemplate(transactions);
     }
 
     /** Runs a write and returns when it is kept for good. Within a transaction it is simply a part of that. */
@@ -53,23 +51,20 @@ public class GroupCommit implements DisposableBean {
 
     private void writeArrived() {
         List<Write<?>> group = new ArrayList<>();
-        try {
-            if (!arrived.isEmpty()) {
-                together.executeWithoutResult(status -> attemptAll(group));
-            }
+        arrived.drainTo(group, MOST);
+        if (group.size() > 1 && isKept(group)) {
             group.forEach(Write::answer);
-        } catch (RuntimeException | Error lost) {
-            if (group.isEmpty()) {
-                arrived.drainTo(group, MOST);
-            }
-            group.forEach(write -> write.fail(lost));
+        } else {
+            group.forEach(write -> write.runAlone(transaction));
         }
     }
 
-    private void attemptAll(List<Write<?>> group) {
-        for (Write<?> next = arrived.poll(); next != null; next = group.size() < MOST ? arrived.poll() : null) {
-            group.add(next);
-            next.attempt(each);
+    private boolean isKept(List<Write<?>> group) {
+        try {
+            transaction.executeWithoutResult(status -> group.forEach(Write::run));
+            return true;
+        } catch (RuntimeException oneFailed) {
+            return false;
         }
     }
 
@@ -79,28 +74,18 @@ public class GroupCommit implements DisposableBean {
         writer.awaitTermination(LONGEST_END_SECONDS, TimeUnit.SECONDS);
     }
 
-    /** One write of a group: attempted, and answered when the group is kept. */
     private static final class Write<T> {
         private final Callable<T> work;
         private final CompletableFuture<T> answered = new CompletableFuture<>();
-        private Runnable answer = () -> {};
+        private @Nullable T result;
 
         Write(Callable<T> work) {
             this.work = work;
         }
 
-        void attempt(TransactionTemplate each) {
+        void run() {
             try {
-                T result = each.execute(status -> call());
-                answer = () -> answered.complete(result);
-            } catch (RuntimeException refused) {
-                answer = () -> answered.completeExceptionally(refused);
-            }
-        }
-
-        private T call() {
-            try {
-                return work.call();
+                result = work.call();
             } catch (RuntimeException refused) {
                 throw refused;
             } catch (Exception never) {
@@ -109,11 +94,16 @@ public class GroupCommit implements DisposableBean {
         }
 
         void answer() {
-            answer.run();
+            answered.complete(result);
         }
 
-        void fail(Throwable lost) {
-            answered.completeExceptionally(lost);
+        void runAlone(TransactionTemplate transaction) {
+            try {
+                transaction.executeWithoutResult(status -> run());
+                answer();
+            } catch (RuntimeException | Error refused) {
+                answered.completeExceptionally(refused);
+            }
         }
 
         T outcome() {

@@ -28,7 +28,7 @@ import org.springframework.stereotype.Component;
 @Component
 class RollAssembler {
 
-    private static final int PAGE = 60;
+    private static final int PAGE = 40;
     private static final int MOST_KEPT = 40;
     private final ProgrammeQueries programme;
     private final HostQueries hosts;
@@ -76,8 +76,8 @@ class RollAssembler {
         Filter filter = query.filter();
         List<RollView.Tab> tabs = tabs(s, query);
         List<AskedQuestion> questions = programme.questions(s.offering().id());
-        List<Registration> found = pages.page(s.book(), filter, after, PAGE + 1);
-        List<Registration> shown = found.stream().limit(PAGE).toList();
+        Part part = isByState(filter) ? byState(s, filter, tabs, after) : searched(s, filter, after);
+        List<Registration> shown = part.shown();
         Map<Long, Map<Long, String>> answers =
                 pages.answers(shown.stream().map(Registration::id).toList());
         List<RollView.Row> rows = shown.stream()
@@ -93,24 +93,41 @@ class RollAssembler {
                 tabs,
                 pieces.writeAll("rolls/row", "row", rows),
                 rows.size(),
-                found(s, tabs, filter),
-                found.size() > PAGE ? shown.get(PAGE - 1).id() : 0,
+                part.found(),
+                part.more() ? shown.get(shown.size() - 1).id() : 0,
                 after == 0,
                 query.inAddress(),
                 RollView.choices(questions),
                 otherDates(s, now));
     }
 
-    /** Counting is spared where the numbers beside the states say it already. */
-    private int found(Session s, List<RollView.Tab> tabs, Filter filter) {
-        boolean byState =
-                filter.text().isEmpty() && !filter.marked() && filter.answer().isEmpty();
-        return byState
-                ? tabs.stream()
-                        .filter(RollView.Tab::lit)
-                        .mapToInt(RollView.Tab::number)
-                        .sum()
-                : pages.count(s.book(), filter);
+    /** What a page shows of all that was found. */
+    private record Part(List<Registration> shown, int found, boolean more) {}
+
+    private static boolean isByState(Filter filter) {
+        return filter.text().isEmpty() && !filter.marked() && filter.answer().isEmpty();
+    }
+
+    /** Counting is spared, as the numbers beside the states say it already. */
+    private Part byState(Session s, Filter filter, List<RollView.Tab> tabs, long after) {
+        List<Registration> some = pages.page(s.book(), filter, after, PAGE + 1);
+        int found = tabs.stream()
+                .filter(RollView.Tab::lit)
+                .mapToInt(RollView.Tab::number)
+                .sum();
+        return new Part(some.stream().limit(PAGE).toList(), found, some.size() > PAGE);
+    }
+
+    /** Everything is looked through once, for the number and for all pages; not so if the last row shown is gone. */
+    private Part searched(Session s, Filter filter, long after) {
+        List<Long> found = pages.found(s.book(), filter);
+        int from = found.indexOf(after) + 1;
+        if (from == 0 && after > 0) {
+            List<Registration> some = pages.page(s.book(), filter, after, PAGE + 1);
+            return new Part(some.stream().limit(PAGE).toList(), found.size(), some.size() > PAGE);
+        }
+        int to = Math.min(from + PAGE, found.size());
+        return new Part(pages.inOrder(found.subList(from, to)), found.size(), to < found.size());
     }
 
     private List<RollView.Tab> tabs(Session s, RollQuery query) {

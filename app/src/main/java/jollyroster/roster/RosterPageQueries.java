@@ -17,9 +17,11 @@ import jollyroster.platform.Remembered;
 import jollyroster.platform.TableChanges;
 import org.jooq.Condition;
 import org.jooq.Field;
+import org.jooq.OrderField;
 import org.jooq.Record;
 import org.jooq.Record1;
 import org.jooq.SelectConditionStep;
+import org.jooq.SelectSeekStepN;
 import org.jooq.impl.DSL;
 import org.springframework.stereotype.Component;
 
@@ -27,11 +29,14 @@ import org.springframework.stereotype.Component;
 @Component
 public class RosterPageQueries {
 
+    private static final int MOST_FOUND = 100_000;
     private final Reads reads;
     private final RosterQueries roster;
     private final Remembered<Long, Map<RegistrationState, Count>> counts;
+    private final Remembered<Search, List<Long>> found;
 
     RosterPageQueries(Reads reads, RosterQueries roster, TableChanges changes) {
+        this.found = new Remembered<>(changes, 20, "registration", "person");
         this.counts = new Remembered<>(changes, 200, "registration");
         this.reads = reads;
         this.roster = roster;
@@ -86,11 +91,6 @@ public class RosterPageQueries {
         return counts;
     }
 
-    /** How many match. */
-    public int count(long session, Filter filter) {
-        return reads.sql().fetchCount(matching(session, filter));
-    }
-
     /** The numbers of those that match. People's addresses are only looked at when they are searched. */
     private SelectConditionStep<Record1<Long>> matching(long session, Filter filter) {
         var from = reads.sql().select(REGISTRATION.ID).from(REGISTRATION);
@@ -100,16 +100,38 @@ public class RosterPageQueries {
 
     /** Those that match and come after {@code after} in the order of the filter; 0 begins at the first. */
     public List<Registration> page(long session, Filter filter, long after, int size) {
-        var matching = matching(session, filter).and(after == 0 ? DSL.noCondition() : isAfter(filter.sort(), after));
-        List<Long> ids = (switch (filter.sort()) {
-                    case NAME -> matching.orderBy(REGISTRATION.NAME, REGISTRATION.ID);
-                    case STATE -> matching.orderBy(rank(REGISTRATION.STATE), REGISTRATION.ID);
-                    case LATEST -> matching.orderBy(REGISTRATION.ID.desc());
-                })
+        return inOrder(ordered(session, filter, after == 0 ? DSL.noCondition() : isAfter(filter.sort(), after))
                 .limit(size)
-                .fetch(REGISTRATION.ID);
+                .fetch(REGISTRATION.ID));
+    }
+
+    /** These registrations in this order. */
+    public List<Registration> inOrder(List<Long> ids) {
         Map<Long, Registration> known = roster.registrations(ids);
         return ids.stream().map(known::get).toList();
+    }
+
+    /** The numbers of all that match, in the order of the filter; kept, so that a search is made once for all its pages. */
+    public List<Long> found(long session, Filter filter) {
+        return found.get(
+                new Search(session, filter),
+                search -> ordered(session, filter, DSL.noCondition())
+                        .limit(MOST_FOUND)
+                        .fetch(REGISTRATION.ID));
+    }
+
+    private record Search(long session, Filter filter) {}
+
+    private SelectSeekStepN<Record1<Long>> ordered(long session, Filter filter, Condition from) {
+        return matching(session, filter).and(from).orderBy(order(filter.sort()));
+    }
+
+    private static List<OrderField<?>> order(Sort sort) {
+        return switch (sort) {
+            case NAME -> List.of(REGISTRATION.NAME, REGISTRATION.ID);
+            case STATE -> List.of(rank(REGISTRATION.STATE), REGISTRATION.ID);
+            case LATEST -> List.of(REGISTRATION.ID.desc());
+        };
     }
 
     /** The numbers of all that match, at most {@code most}. */

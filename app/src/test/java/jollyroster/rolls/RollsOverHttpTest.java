@@ -106,7 +106,7 @@ class RollsOverHttpTest {
             }
             assertThat(seen).as(sort).hasSize(130).doesNotHaveDuplicates();
         }
-        assertThat(names(rolls(at) + "?sort=NAME")).hasSize(60).isSorted();
+        assertThat(names(rolls(at) + "?sort=NAME")).hasSize(40).isSorted();
     }
 
     @Test
