@@ -39,6 +39,7 @@ final class Server implements AutoCloseable {
                         "-XX:+UseSerialGC",
                         "-XX:MinHeapFreeRatio=15",
                         "-XX:MaxHeapFreeRatio=30",
+                        "-XX:TieredStopAtLevel=1",
                         "-jar",
                         jar.toString(),
                         "--spring.profiles.active=demo,bench",
