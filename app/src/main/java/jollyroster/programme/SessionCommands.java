@@ -19,6 +19,7 @@ import jollyroster.platform.Writes;
 import jollyroster.platform.tables.tables.records.OfferingRecord;
 import jollyroster.platform.tables.tables.records.SessionRecord;
 import org.jooq.Condition;
+import org.jooq.DSLContext;
 import org.jooq.exception.IntegrityConstraintViolationException;
 import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
@@ -261,18 +262,14 @@ public class SessionCommands {
                 .fetch(SESSION.ID);
     }
 
-    /** The session as this write sees it. */
-    @Transactional
+    /** The session as the write under way sees it. */
     public Optional<Session> session(long id) {
+        DSLContext sql = writes.sql();
         return known.get(
-                id,
-                key -> RowQueries.sessions(writes.sql())
-                        .where(SESSION.ID.eq(key))
-                        .fetchOptional(RowQueries::session));
+                id, key -> RowQueries.sessions(sql).where(SESSION.ID.eq(key)).fetchOptional(RowQueries::session));
     }
 
-    /** The dates of the book that this session belongs to, as this write sees them: itself, or its whole series. */
-    @Transactional
+    /** The dates of the book that this session belongs to, as the write sees them: itself, or its whole series. */
     public List<Session> datesOf(Session session) {
         return session.lead() == null
                 ? session(session.id()).stream().toList()

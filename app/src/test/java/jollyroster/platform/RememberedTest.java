@@ -83,7 +83,9 @@ class RememberedTest {
             assertThat(isCalledOff(at)).as("readers see what is kept").isFalse();
             status.setRollbackOnly();
         });
-        assertThat(sessions.session(at.session()).orElseThrow().cancelled()).isFalse();
+        transaction.executeWithoutResult(status -> assertThat(
+                        sessions.session(at.session()).orElseThrow().cancelled())
+                .isFalse());
         assertThat(isCalledOff(at)).isFalse();
     }
 
