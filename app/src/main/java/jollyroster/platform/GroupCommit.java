@@ -63,7 +63,7 @@ public class GroupCommit implements DisposableBean {
         try {
             transaction.executeWithoutResult(status -> group.forEach(Write::run));
             return true;
-        } catch (RuntimeException oneFailed) {
+        } catch (RuntimeException | Error oneFailed) {
             return false;
         }
     }

@@ -28,6 +28,11 @@ public final class Markdown {
         return RENDERED.get(markdown);
     }
 
+    /** A text as Markdown in which nothing is marked up. */
+    public static String plain(String text) {
+        return text.replaceAll("([\\\\`*_{}\\[\\]()#+!<>|~&-])", "\\\\$1");
+    }
+
     /** The same without keeping the result, for text that is rendered once. */
     public static String render(String markdown) {
         Node document = PARSER.parse(markdown);

@@ -28,4 +28,9 @@ public record OfferingFront(
         labels = List.copyOf(labels);
         embedOrigins = List.copyOf(embedOrigins);
     }
+
+    /** The address for questions. @param otherwise the organisation's */
+    public String contactOr(String otherwise) {
+        return contact.isEmpty() ? otherwise : contact;
+    }
 }

@@ -7,7 +7,6 @@ import static jollyroster.platform.tables.Tables.SESSION;
 
 import java.time.Instant;
 import java.util.Collection;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Consumer;
@@ -94,16 +93,11 @@ public class ExportQueries {
     }
 
     private Map<Long, Map<Long, String>> answers(long first, long last, List<Long> questions) {
-        Map<Long, Map<Long, String>> answers = new HashMap<>();
-        reads.sql()
-                .select(ANSWER.REGISTRATION_ID, ANSWER.QUESTION_ID, ANSWER.VALUE)
-                .from(ANSWER)
-                .where(ANSWER.REGISTRATION_ID.between(first, last))
-                .and(DSL.field("+{0}", Long.class, ANSWER.QUESTION_ID).in(questions))
-                .orderBy(ANSWER.REGISTRATION_ID, ANSWER.QUESTION_ID, ANSWER.PERSON)
-                .forEach(r -> answers.computeIfAbsent(r.value1(), id -> new HashMap<>())
-                        .merge(r.value2(), r.value3().replace("\n", ", "), (own, next) -> own + " | " + next));
-        return answers;
+        return RosterPageQueries.answers(
+                reads.sql(),
+                ANSWER.REGISTRATION_ID
+                        .between(first, last)
+                        .and(DSL.field("+{0}", Long.class, ANSWER.QUESTION_ID).in(questions)));
     }
 
     private static Row row(Record r, Map<Long, String> answers) {

@@ -14,6 +14,7 @@ import jollyroster.exchange.CalendarEntry;
 import jollyroster.exchange.Calendars;
 import jollyroster.outbox.OutboxCommands;
 import jollyroster.platform.Address;
+import jollyroster.platform.Markdown;
 import jollyroster.platform.OrganisationQueries;
 import jollyroster.platform.Permissions;
 import jollyroster.platform.PersonalLinks;
@@ -171,11 +172,11 @@ public class GuestCommands {
         String link = links.invited(new Link(invitee.getId(), invitee.getGeneration()));
         String body = "Hello " + firstName(invitee.getName()) + ",\n\n"
                 + organisation.organisation().name()
-                + " invites you to **" + plain(first.offering().title()) + "**.\n\n**When:** "
+                + " invites you to **" + Markdown.plain(first.offering().title()) + "**.\n\n**When:** "
                 + Times.longDay(first.zonedStart()) + ", "
                 + Times.hours(first.zonedStart(), first.end().atZone(first.zone()))
                 + " " + Times.city(first.zone()) + " time" + (dates.size() > 1 ? ", and on other dates" : "")
-                + "\n\n**Where:** " + plain(first.isOnline() ? "online" : first.place())
+                + "\n\n**Where:** " + Markdown.plain(first.isOnline() ? "online" : first.place())
                 + "\n\n**Please answer here:** <" + link + ">\n\nThe link is yours alone. Please answer by "
                 + Times.dayAndTime(first.cutOff(), first.zone()) + ".\n\n"
                 + organisation.organisation().name() + "\n";
@@ -205,12 +206,7 @@ public class GuestCommands {
 
     private static String firstName(String name) {
         String first = name.split(" ", 2)[0];
-        return first.isEmpty() ? "" : plain(first);
-    }
-
-    /** A text in which Markdown has nothing to do. */
-    static String plain(String text) {
-        return text.replaceAll("([\\\\`*_{}\\[\\]()#+!<>|~&-])", "\\\\$1");
+        return first.isEmpty() ? "" : Markdown.plain(first);
     }
 
     /** Keeps what somebody says who is not invited and would like to come; asking again changes nothing. */
@@ -264,7 +260,7 @@ public class GuestCommands {
                 "plea-" + plea,
                 email,
                 "About " + title,
-                "Hello " + firstName(name) + ",\n\nthank you for asking about **" + plain(title)
+                "Hello " + firstName(name) + ",\n\nthank you for asking about **" + Markdown.plain(title)
                         + "**. We are sorry, this time there is no room for you.\n\n"
                         + organisation.organisation().name() + "\n",
                 "",

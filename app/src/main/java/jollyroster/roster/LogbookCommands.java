@@ -44,8 +44,12 @@ class LogbookCommands {
                     "place " + waitlisted.place() + ": " + why,
                     now);
         } else {
-            write(session, r.getId(), ATTENDEE, LogbookEntry.SEATED, r.getParty() + " free seats, nobody owed", now);
+            write(session, r.getId(), ATTENDEE, LogbookEntry.SEATED, count(r, "free seat") + ", nobody owed", now);
         }
+    }
+
+    private static String count(RegistrationRecord r, String seat) {
+        return r.getParty() + " " + seat + (r.getParty() == 1 ? "" : "s");
     }
 
     void seatedFromLine(RegistrationRecord r, Instant now) {
@@ -68,12 +72,12 @@ class LogbookCommands {
                 r.getId(),
                 ATTENDEE,
                 LogbookEntry.CONFIRMED,
-                r.getParty() + " seats held until then",
+                count(r, "seat") + " held until then",
                 now);
     }
 
     void accepted(RegistrationRecord r, String actor, Instant now) {
-        write(r.getSessionId(), r.getId(), actor, LogbookEntry.ACCEPTED, r.getParty() + " seats, in time", now);
+        write(r.getSessionId(), r.getId(), actor, LogbookEntry.ACCEPTED, count(r, "seat") + ", in time", now);
     }
 
     void declined(RegistrationRecord r, String actor, Instant now) {
@@ -82,7 +86,7 @@ class LogbookCommands {
                 r.getId(),
                 actor,
                 LogbookEntry.DECLINED,
-                r.getParty() + " seats freed; left the line",
+                count(r, "seat") + " freed; left the line",
                 now);
     }
 
@@ -98,7 +102,7 @@ class LogbookCommands {
                 r.getId(),
                 PROGRAM,
                 LogbookEntry.RAN_OUT,
-                why + seen + "; " + r.getParty() + " seats freed",
+                why + seen + "; " + count(r, "seat") + " freed",
                 now);
     }
 
@@ -118,19 +122,12 @@ class LogbookCommands {
     }
 
     void added(RegistrationRecord r, String actor, boolean seated, boolean keptBack, Instant now) {
-        String what =
-                seated ? r.getParty() + " seats" + (keptBack ? ", kept-back ones among them" : "") : "waits in line";
+        String what = seated ? count(r, "seat") + (keptBack ? ", kept-back ones among them" : "") : "waits in line";
         write(r.getSessionId(), r.getId(), actor, LogbookEntry.ADDED, what, now);
     }
 
     void restored(RegistrationRecord r, String actor, Instant now) {
-        write(
-                r.getSessionId(),
-                r.getId(),
-                actor,
-                LogbookEntry.RESTORED,
-                r.getParty() + " free seats, nobody owed",
-                now);
+        write(r.getSessionId(), r.getId(), actor, LogbookEntry.RESTORED, count(r, "free seat") + ", nobody owed", now);
     }
 
     void replied(RegistrationRecord r, Reply reply, Instant now) {
@@ -184,7 +181,7 @@ class LogbookCommands {
     }
 
     void cancelled(RegistrationRecord r, String actor, String why, Instant now) {
-        String freed = r.getParty() + (r.getState().equals("WAITLISTED") ? " waiting" : " seats freed");
+        String freed = r.getState().equals("WAITLISTED") ? r.getParty() + " waiting" : count(r, "seat") + " freed";
         String what = why.isEmpty() ? freed : freed + "; says: " + why;
         write(r.getSessionId(), r.getId(), actor, LogbookEntry.CANCELLED, what, now);
     }

@@ -95,8 +95,7 @@ public class RosterLetters implements Letters {
     }
 
     private String contact(Session session) {
-        String own = session.offering().front().contact();
-        return own.isEmpty() ? organisation.organisation().contactEmail() : own;
+        return session.offering().front().contactOr(organisation.organisation().contactEmail());
     }
 
     /** An entry for each date of the book, so that a whole series stands in the calendar. */

@@ -16,9 +16,9 @@ import jollyroster.platform.Reads;
 import jollyroster.platform.Remembered;
 import jollyroster.platform.TableChanges;
 import org.jooq.Condition;
+import org.jooq.DSLContext;
 import org.jooq.Field;
 import org.jooq.OrderField;
-import org.jooq.Record;
 import org.jooq.Record1;
 import org.jooq.SelectConditionStep;
 import org.jooq.SelectSeekStepN;
@@ -196,17 +196,18 @@ public class RosterPageQueries {
 
     /** What these registrations answered: registration, then question; companions' answers follow after a bar. */
     public Map<Long, Map<Long, String>> answers(Collection<Long> registrations) {
+        return answers(reads.sql(), ANSWER.REGISTRATION_ID.in(registrations));
+    }
+
+    /** The same of all answers that meet a condition. */
+    static Map<Long, Map<Long, String>> answers(DSLContext sql, Condition which) {
         Map<Long, Map<Long, String>> answers = new HashMap<>();
-        reads.sql()
-                .select(ANSWER.REGISTRATION_ID, ANSWER.QUESTION_ID, ANSWER.VALUE)
+        sql.select(ANSWER.REGISTRATION_ID, ANSWER.QUESTION_ID, ANSWER.VALUE)
                 .from(ANSWER)
-                .where(ANSWER.REGISTRATION_ID.in(registrations))
+                .where(which)
                 .orderBy(ANSWER.REGISTRATION_ID, ANSWER.QUESTION_ID, ANSWER.PERSON)
-                .forEach((Record r) -> answers.computeIfAbsent(r.get(ANSWER.REGISTRATION_ID), id -> new HashMap<>())
-                        .merge(
-                                r.get(ANSWER.QUESTION_ID),
-                                r.get(ANSWER.VALUE).replace("\n", ", "),
-                                (own, next) -> own + " | " + next));
+                .forEach(r -> answers.computeIfAbsent(r.value1(), id -> new HashMap<>())
+                        .merge(r.value2(), r.value3().replace("\n", ", "), (own, next) -> own + " | " + next));
         return answers;
     }
 }

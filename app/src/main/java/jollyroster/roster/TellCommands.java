@@ -8,6 +8,7 @@ import java.time.Instant;
 import java.util.List;
 import jollyroster.outbox.OutboxCommands;
 import jollyroster.platform.Address;
+import jollyroster.platform.Markdown;
 import jollyroster.platform.OrganisationQueries;
 import jollyroster.platform.Times;
 import jollyroster.platform.Writes;
@@ -40,8 +41,8 @@ public class TellCommands {
                 "told-" + book.id() + "-" + now.toEpochMilli() + "-" + Math.abs(name.hashCode()),
                 contact(book.offering()),
                 name + " says " + reply.code() + ": " + book.offering().title(),
-                "**" + GuestCommands.plain(name) + "** says **" + reply.code() + "** to "
-                        + GuestCommands.plain(book.offering().title()) + ", "
+                "**" + Markdown.plain(name) + "** says **" + reply.code() + "** to "
+                        + Markdown.plain(book.offering().title()) + ", "
                         + Times.dayAndTime(book.start(), book.zone()) + ".\n\n<"
                         + address.of("/desk/offerings/" + book.offering().id() + "/guests") + ">\n",
                 "",
@@ -49,9 +50,7 @@ public class TellCommands {
     }
 
     private String contact(Offering offering) {
-        return offering.front().contact().isEmpty()
-                ? organisation.organisation().contactEmail()
-                : offering.front().contact();
+        return offering.front().contactOr(organisation.organisation().contactEmail());
     }
 
     /**
@@ -66,8 +65,7 @@ public class TellCommands {
                 "told-" + offering.id() + "-" + upTo.getEpochSecond(),
                 contact(offering),
                 "Answers to " + offering.title(),
-                GuestCommands.plain(summary) + "\n\n<" + address.of("/desk/offerings/" + offering.id() + "/guests")
-                        + ">\n",
+                Markdown.plain(summary) + "\n\n<" + address.of("/desk/offerings/" + offering.id() + "/guests") + ">\n",
                 "",
                 clock.instant());
         writes.sql()

@@ -1,13 +1,13 @@
 package jollyroster.signup;
 
-import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import com.github.benmanes.caffeine.cache.LoadingCache;
+import io.github.bucket4j.Bucket;
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Optional;
-import java.util.concurrent.atomic.AtomicInteger;
 import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.platform.PersonalLinks;
 import jollyroster.roster.Registration;
@@ -21,10 +21,12 @@ class MailedCodes {
     private static final int MOST_HELD = 50_000;
     private static final Duration LONGER_THAN_ANY_HOLD = Duration.ofHours(2);
     private final PersonalLinks links;
-    private final Cache<Held, AtomicInteger> tries = Caffeine.newBuilder()
+    private final LoadingCache<Held, Bucket> tries = Caffeine.newBuilder()
             .maximumSize(MOST_HELD)
             .expireAfterAccess(LONGER_THAN_ANY_HOLD)
-            .build();
+            .build(held -> Bucket.builder()
+                    .addLimit(limit -> limit.capacity(MOST_TRIES).refillIntervally(MOST_TRIES, LONGER_THAN_ANY_HOLD))
+                    .build());
 
     private record Held(long registration, Instant until) {}
 
@@ -44,8 +46,7 @@ class MailedCodes {
         if (until.isEmpty()) {
             return Tried.WRONG;
         }
-        AtomicInteger before = tries.get(new Held(registration.id(), until.get()), held -> new AtomicInteger());
-        if (before.getAndIncrement() >= MOST_TRIES) {
+        if (!tries.get(new Held(registration.id(), until.get())).tryConsume(1)) {
             return Tried.TOO_OFTEN;
         }
         String code = links.confirmCode(new Link(registration.id(), registration.generation()), until.get());

@@ -57,7 +57,6 @@ class OfferingPages {
         List<Session> sessions = programme.sessionsOf(offering.id());
         Map<Long, SeatCount> counts =
                 roster.of(sessions.stream().map(Session::id).toList());
-        String own = offering.front().contact();
         ModelAndView page = new ModelAndView("signup/offering");
         page.setStatus(status);
         page.addObject(
@@ -73,7 +72,7 @@ class OfferingPages {
                         visitor,
                         clock.instant(),
                         hosts.ofOffering(offering.id()),
-                        own.isEmpty() ? organisation.organisation().contactEmail() : own,
+                        offering.front().contactOr(organisation.organisation().contactEmail()),
                         company(offering, sessions),
                         invited,
                         preview)));
