@@ -253,11 +253,6 @@ class OwnPageOverHttpTest {
         visitor.post("/mine", "/mine", Map.of("email", "greta@crew.example"));
         worker.sendDue();
         String mine = linkIn("greta@crew.example", "/mine/");
-        var sent = Browserless.organiser(port).get("/desk/outbox?show=sent").document();
-        assertThat(sent.text()).contains("greta@crew.example");
-        assertThat(sent.select("a[href=/desk/sessions/0]"))
-                .as("a letter about no session leads to none")
-                .isEmpty();
         assertThat(visitor.get(mine).document().select(".mine-list a b")).hasSize(2);
 
         String feed =
