@@ -81,6 +81,10 @@ class AnswersController {
                 .toList();
     }
 
+    private static List<Session> books(List<Session> dates, List<Long> wanted) {
+        return dates.stream().filter(s -> wanted.contains(s.id())).toList();
+    }
+
     private AnswersView.Choice choice(Session s, long chosen) {
         return new AnswersView.Choice(
                 s.id(),
@@ -168,7 +172,7 @@ class AnswersController {
         response.setHeader("Content-Disposition", "attachment; filename=\"answers-" + id + ".csv\"");
         export.write(
                 response.getOutputStream(),
-                sessions(dates, session),
+                books(dates, sessions(dates, session)),
                 all(programme.questions(id), programme.retiredQuestions(id)));
     }
 }

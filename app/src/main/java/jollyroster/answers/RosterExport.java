@@ -3,11 +3,11 @@ package jollyroster.answers;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.util.ArrayList;
-import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import jollyroster.exchange.Tables;
 import jollyroster.programme.AskedQuestion;
+import jollyroster.programme.Session;
 import jollyroster.roster.ExportQueries;
 import org.springframework.stereotype.Component;
 
@@ -22,10 +22,13 @@ public class RosterExport {
     }
 
     /** @param sessions whose rosters, in order */
-    public void write(OutputStream out, Collection<Long> sessions, List<AskedQuestion> questions) throws IOException {
+    public void write(OutputStream out, List<Session> sessions, List<AskedQuestion> questions) throws IOException {
         List<Long> ids = questions.stream().map(AskedQuestion::id).toList();
         try (Tables table = new Tables(out, heading(questions))) {
-            table.rows(add -> rows.stream(sessions, ids, row -> add.accept(cells(row, ids))));
+            for (Session s : sessions) {
+                String starts = s.start().toString();
+                table.rows(add -> rows.stream(s.id(), ids, row -> add.accept(cells(starts, row, ids))));
+            }
         }
     }
 
@@ -36,9 +39,9 @@ public class RosterExport {
         return heading;
     }
 
-    private static List<String> cells(ExportQueries.Row row, List<Long> questions) {
+    private static List<String> cells(String starts, ExportQueries.Row row, List<Long> questions) {
         List<String> cells = new ArrayList<>(List.of(
-                row.starts().toString(),
+                starts,
                 row.state().word(),
                 row.name(),
                 row.email(),

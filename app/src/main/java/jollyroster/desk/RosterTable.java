@@ -38,7 +38,7 @@ class RosterTable {
         List<Long> ids = questions.stream().map(AskedQuestion::id).toList();
         Map<Long, Attended> attended = attendance.ofSession(session.id(), session.span(), now);
         try (Tables table = new Tables(out, heading(questions))) {
-            table.rows(add -> rows.stream(List.of(session.book()), ids, row -> {
+            table.rows(add -> rows.stream(session.book(), ids, row -> {
                 Attended known = attended.get(row.registration());
                 add.accept(cells(row, ids, RosterRows.attendance(row.state(), known, session, now)));
             }));

@@ -6,6 +6,7 @@ import org.springframework.boot.webmvc.autoconfigure.WebMvcRegistrations;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.CacheControl;
+import org.springframework.web.servlet.config.annotation.InterceptorRegistry;
 import org.springframework.web.servlet.config.annotation.ResourceHandlerRegistry;
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
@@ -17,9 +18,11 @@ import org.springframework.web.servlet.resource.PathResourceResolver;
 class WebConfiguration implements WebMvcConfigurer {
 
     private final String assets;
+    private final KeptViews keptViews;
 
-    WebConfiguration(@Value("${jolly.assets}") String assets) {
+    WebConfiguration(@Value("${jolly.assets}") String assets, KeptViews keptViews) {
         this.assets = assets;
+        this.keptViews = keptViews;
     }
 
     @Bean
@@ -30,6 +33,11 @@ class WebConfiguration implements WebMvcConfigurer {
                 return new PrefixMapping();
             }
         };
+    }
+
+    @Override
+    public void addInterceptors(InterceptorRegistry registry) {
+        registry.addInterceptor(keptViews);
     }
 
     @Override

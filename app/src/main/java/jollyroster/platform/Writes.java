@@ -46,7 +46,11 @@ public final class Writes {
 
     /** The values of a row for {@link #keepInsert}. */
     public static @Nullable Object[] valuesOf(TableRecord<?> row) {
-        return Arrays.copyOfRange(row.intoArray(), 1, row.size());
+        Object[] values = new Object[row.size() - 1];
+        for (int i = 0; i < values.length; i++) {
+            values[i] = row.get(i + 1);
+        }
+        return values;
     }
 
     static void requireTransaction() {

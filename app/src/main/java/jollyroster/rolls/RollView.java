@@ -1,6 +1,7 @@
 package jollyroster.rolls;
 
 import java.util.List;
+import jollyroster.platform.Lasting;
 import jollyroster.programme.AskedQuestion;
 import jollyroster.programme.Session;
 
@@ -20,7 +21,8 @@ record RollView(
         boolean first,
         String query,
         List<Choice> questions,
-        List<Choice> dates) {
+        List<Choice> dates)
+        implements Lasting {
 
     /** A state to look at. @param number parties in it */
     record Tab(String state, String word, int number, boolean lit, String address) {}

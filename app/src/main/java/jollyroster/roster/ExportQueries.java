@@ -3,16 +3,20 @@ package jollyroster.roster;
 import static jollyroster.platform.tables.Tables.ANSWER;
 import static jollyroster.platform.tables.Tables.PERSON;
 import static jollyroster.platform.tables.Tables.REGISTRATION;
-import static jollyroster.platform.tables.Tables.SESSION;
 
+import java.sql.ResultSet;
+import java.sql.SQLException;
 import java.time.Instant;
-import java.util.Collection;
+import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Consumer;
+import jollyroster.platform.InstantConverter;
 import jollyroster.platform.Reads;
-import org.jooq.Record;
-import org.jooq.Result;
+import org.jooq.Cursor;
+import org.jooq.ResultQuery;
+import org.jooq.exception.DataAccessException;
 import org.jooq.impl.DSL;
 import org.springframework.stereotype.Component;
 
@@ -21,6 +25,7 @@ import org.springframework.stereotype.Component;
 public class ExportQueries {
 
     private static final int PIECE = 1000;
+    private static final InstantConverter TIME = new InstantConverter();
     private final Reads reads;
 
     ExportQueries(Reads reads) {
@@ -35,7 +40,6 @@ public class ExportQueries {
      */
     public record Row(
             long registration,
-            Instant starts,
             RegistrationState state,
             String name,
             String email,
@@ -47,31 +51,48 @@ public class ExportQueries {
             String note,
             Map<Long, String> answers) {}
 
-    /** Hands every registration on these sessions to {@code to}, in order of session and registering. */
-    public void stream(Collection<Long> sessions, List<Long> questions, Consumer<Row> to) {
-        for (long session : sessions) {
-            List<Long> all = reads.sql()
-                    .select(REGISTRATION.ID)
-                    .from(REGISTRATION)
-                    .where(REGISTRATION.SESSION_ID.eq(session))
-                    .orderBy(REGISTRATION.ID)
-                    .fetch(REGISTRATION.ID);
-            for (int from = 0; from < all.size(); from += PIECE) {
-                long first = all.get(from);
-                long last = all.get(Math.min(from + PIECE, all.size()) - 1);
-                Map<Long, Map<Long, String>> answers = answers(first, last, questions);
-                piece(session, first, last)
-                        .forEach(r -> to.accept(row(r, answers.getOrDefault(r.get(REGISTRATION.ID), Map.of()))));
+    /** Hands every registration on a session to {@code to}, in order of registering. */
+    public void stream(long session, List<Long> questions, Consumer<Row> to) {
+        List<Long> all = new ArrayList<>();
+        each(numbers(session), row -> all.add(row.getLong(1)));
+        for (int from = 0; from < all.size(); from += PIECE) {
+            long first = all.get(from);
+            long last = all.get(Math.min(from + PIECE, all.size()) - 1);
+            Map<Long, Map<Long, String>> answers = answers(first, last, questions);
+            each(piece(session, first, last), row -> to.accept(row(row, answers)));
+        }
+    }
+
+    private ResultQuery<?> numbers(long session) {
+        return reads.sql()
+                .select(REGISTRATION.ID)
+                .from(REGISTRATION)
+                .where(REGISTRATION.SESSION_ID.eq(session))
+                .orderBy(REGISTRATION.ID);
+    }
+
+    /** What is done with a row of the store. */
+    private interface Reading {
+        void read(ResultSet row) throws SQLException;
+    }
+
+    /** Row by row as the driver hands them over: a record for each would take longer than reading it. */
+    private static void each(ResultQuery<?> query, Reading reading) {
+        try (Cursor<?> cursor = query.fetchLazy()) {
+            ResultSet rows = cursor.resultSet();
+            while (rows.next()) {
+                reading.read(rows);
             }
+        } catch (SQLException e) {
+            throw new DataAccessException("A roster could not be read to its end", e);
         }
     }
 
     /** Found by their numbers: the plus keeps the store from reading the whole session for each piece. */
-    private Result<? extends Record> piece(long session, long first, long last) {
+    private ResultQuery<?> piece(long session, long first, long last) {
         return reads.sql()
                 .select(
                         REGISTRATION.ID,
-                        SESSION.STARTS_AT,
                         REGISTRATION.STATE,
                         REGISTRATION.NAME,
                         PERSON.EMAIL,
@@ -84,35 +105,34 @@ public class ExportQueries {
                 .from(REGISTRATION)
                 .join(PERSON)
                 .on(PERSON.ID.eq(REGISTRATION.PERSON_ID))
-                .join(SESSION)
-                .on(SESSION.ID.eq(REGISTRATION.SESSION_ID))
                 .where(REGISTRATION.ID.between(first, last))
                 .and(DSL.field("+{0}", Long.class, REGISTRATION.SESSION_ID).eq(session))
-                .orderBy(REGISTRATION.ID)
-                .fetch();
+                .orderBy(REGISTRATION.ID);
     }
 
     private Map<Long, Map<Long, String>> answers(long first, long last, List<Long> questions) {
-        return RosterPageQueries.answers(
+        Map<Long, Map<Long, String>> answers = new HashMap<>();
+        ResultQuery<?> given = RosterPageQueries.given(
                 reads.sql(),
                 ANSWER.REGISTRATION_ID
                         .between(first, last)
                         .and(DSL.field("+{0}", Long.class, ANSWER.QUESTION_ID).in(questions)));
+        each(given, row -> RosterPageQueries.join(answers, row.getLong(1), row.getLong(2), row.getString(3)));
+        return answers;
     }
 
-    private static Row row(Record r, Map<Long, String> answers) {
+    private static Row row(ResultSet row, Map<Long, Map<Long, String>> answers) throws SQLException {
         return new Row(
-                r.get(REGISTRATION.ID),
-                r.get(SESSION.STARTS_AT),
-                RegistrationState.valueOf(r.get(REGISTRATION.STATE)),
-                r.get(REGISTRATION.NAME),
-                r.get(PERSON.EMAIL),
-                r.get(PERSON.PHONE),
-                r.get(REGISTRATION.PARTY),
-                r.get(REGISTRATION.COMPANIONS),
-                r.get(REGISTRATION.ZONE),
-                r.get(REGISTRATION.CREATED_AT),
-                r.get(REGISTRATION.NOTE),
-                answers);
+                row.getLong(1),
+                RegistrationState.valueOf(row.getString(2)),
+                row.getString(3),
+                row.getString(4),
+                row.getString(5),
+                row.getInt(6),
+                row.getString(7),
+                row.getString(8),
+                TIME.from(row.getString(9)),
+                row.getString(10),
+                answers.getOrDefault(row.getLong(1), Map.of()));
     }
 }

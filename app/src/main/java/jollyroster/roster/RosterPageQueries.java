@@ -20,6 +20,8 @@ import org.jooq.DSLContext;
 import org.jooq.Field;
 import org.jooq.OrderField;
 import org.jooq.Record1;
+import org.jooq.Record3;
+import org.jooq.ResultQuery;
 import org.jooq.SelectConditionStep;
 import org.jooq.SelectSeekStepN;
 import org.jooq.impl.DSL;
@@ -196,18 +198,23 @@ public class RosterPageQueries {
 
     /** What these registrations answered: registration, then question; companions' answers follow after a bar. */
     public Map<Long, Map<Long, String>> answers(Collection<Long> registrations) {
-        return answers(reads.sql(), ANSWER.REGISTRATION_ID.in(registrations));
+        Map<Long, Map<Long, String>> answers = new HashMap<>();
+        given(reads.sql(), ANSWER.REGISTRATION_ID.in(registrations))
+                .forEach(r -> join(answers, r.value1(), r.value2(), r.value3()));
+        return answers;
     }
 
-    /** The same of all answers that meet a condition. */
-    static Map<Long, Map<Long, String>> answers(DSLContext sql, Condition which) {
-        Map<Long, Map<Long, String>> answers = new HashMap<>();
-        sql.select(ANSWER.REGISTRATION_ID, ANSWER.QUESTION_ID, ANSWER.VALUE)
+    /** Registration, question and value of all answers that meet a condition, the registrant's before companions'. */
+    static ResultQuery<Record3<Long, Long, String>> given(DSLContext sql, Condition which) {
+        return sql.select(ANSWER.REGISTRATION_ID, ANSWER.QUESTION_ID, ANSWER.VALUE)
                 .from(ANSWER)
                 .where(which)
-                .orderBy(ANSWER.REGISTRATION_ID, ANSWER.QUESTION_ID, ANSWER.PERSON)
-                .forEach(r -> answers.computeIfAbsent(r.value1(), id -> new HashMap<>())
-                        .merge(r.value2(), r.value3().replace("\n", ", "), (own, next) -> own + " | " + next));
-        return answers;
+                .orderBy(ANSWER.REGISTRATION_ID, ANSWER.QUESTION_ID, ANSWER.PERSON);
+    }
+
+    /** Puts one more answer, in the order of {@link #given}, to those of its registration. */
+    static void join(Map<Long, Map<Long, String>> answers, long registration, long question, String value) {
+        answers.computeIfAbsent(registration, id -> new HashMap<>())
+                .merge(question, value.replace("\n", ", "), (own, next) -> own + " | " + next);
     }
 }

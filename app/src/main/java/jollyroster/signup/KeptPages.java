@@ -10,6 +10,7 @@ import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.temporal.ChronoUnit;
 import java.util.Arrays;
+import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.regex.Matcher;
@@ -17,6 +18,7 @@ import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import jollyroster.platform.Remembered;
 import jollyroster.platform.TableChanges;
+import jollyroster.platform.WrittenPage;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
 import org.springframework.security.web.csrf.CsrfToken;
@@ -35,14 +37,12 @@ class KeptPages extends OncePerRequestFilter {
 
     private static final Pattern PAGE = Pattern.compile("/p/[a-z0-9-]{1,80}");
     private static final Pattern FORM_NUMBER = Pattern.compile("name=\"form\" value=\"([0-9a-f-]{36})\"");
-    private static final String TOKEN = "\u0001";
-    private static final String NUMBER = "\u0002";
     private final Remembered<String, Slot> kept;
     private final Clock clock;
 
     /** Where a page comes to lie; empty until somebody has written it. */
     private static final class Slot {
-        private volatile String page = "";
+        private volatile Optional<WrittenPage> page = Optional.empty();
     }
 
     KeptPages(TableChanges changes, Clock clock) {
@@ -79,7 +79,7 @@ class KeptPages extends OncePerRequestFilter {
         } else if (slot.page.isEmpty()) {
             write(slot, token.get(), request, response, chain);
         } else {
-            send(slot.page, token.get(), response);
+            send(slot.page.get(), token.get(), response);
         }
     }
 
@@ -102,17 +102,16 @@ class KeptPages extends OncePerRequestFilter {
         if (written.getStatus() == HttpServletResponse.SC_OK) {
             String page = new String(written.getContentAsByteArray(), StandardCharsets.UTF_8);
             Matcher number = FORM_NUMBER.matcher(page);
-            String anonymous = page.replace(token.getToken(), TOKEN);
-            slot.page = number.find() ? anonymous.replace(number.group(1), NUMBER) : anonymous;
+            List<String> own = number.find() ? List.of(token.getToken(), number.group(1)) : List.of(token.getToken());
+            slot.page = Optional.of(WrittenPage.of(page, own));
         }
         written.copyBodyToResponse();
     }
 
-    private static void send(String page, CsrfToken token, HttpServletResponse response) throws IOException {
-        byte[] own = page.replace(TOKEN, token.getToken())
-                .replace(NUMBER, UUID.randomUUID().toString())
-                .getBytes(StandardCharsets.UTF_8);
+    private static void send(WrittenPage page, CsrfToken token, HttpServletResponse response) throws IOException {
         response.setContentType("text/html;charset=UTF-8");
-        response.getOutputStream().write(own);
+        page.writeTo(
+                response.getOutputStream(),
+                List.of(token.getToken(), UUID.randomUUID().toString()));
     }
 }

@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.regex.Pattern;
 import java.util.stream.IntStream;
 import jollyroster.core.intake.Contact;
 import jollyroster.core.intake.Intake.Slot;
@@ -41,6 +42,8 @@ public record RegistrationForm(
     private static final int LONGEST_KEPT = 5000;
     private static final int LONGEST_SUBMISSION = 64;
     static final int LARGEST_PARTY = 20;
+    private static final Pattern COUNT = Pattern.compile("\\d{1,3}");
+    private static final Pattern NUMBER = Pattern.compile("\\d{1,15}");
 
     static RegistrationForm blank(String session, String zone, String submission) {
         return new RegistrationForm(session, "", "", "", "1", zone, submission, "", "", List.of(), Map.of());
@@ -99,7 +102,7 @@ public record RegistrationForm(
 
     /** How many people; 1 when it is not a number that could be meant. */
     static int people(String party) {
-        boolean number = party.strip().matches("\\d{1,3}");
+        boolean number = COUNT.matcher(party.strip()).matches();
         return number ? Math.max(1, Math.min(Integer.parseInt(party.strip()), LARGEST_PARTY)) : 1;
     }
 
@@ -177,7 +180,7 @@ public record RegistrationForm(
     }
 
     private void checkSession(Map<String, String> problems) {
-        if (!session.matches("\\d{1,15}")) {
+        if (!NUMBER.matcher(session).matches()) {
             problems.put("session", "Choose a date.");
         }
     }
@@ -198,7 +201,7 @@ public record RegistrationForm(
     }
 
     private void checkParty(Offering offering, Map<String, String> problems) {
-        boolean number = party.strip().matches("\\d{1,3}");
+        boolean number = COUNT.matcher(party.strip()).matches();
         if (!number || Integer.parseInt(party.strip()) < 1) {
             problems.put("party", "Say how many people are coming, yourself included.");
         } else if (Integer.parseInt(party.strip()) > offering.largestParty()) {

@@ -60,8 +60,8 @@ public final class Bench {
         desk(driver, page, rates);
         table(server, driver, page, folder, rates);
         rates.put("registration, no HTTP", driver.registrationsWithoutHttp(page, REQUESTS));
-        rates.put("raw commit of 1 row", RawCommits.perSecond(folder.resolve("jolly-roster.db"), COMMITS, 1));
-        rates.put("raw commit of 9 rows", RawCommits.perSecond(folder.resolve("jolly-roster.db"), COMMITS, ROWS));
+        rates.put("raw commit of 1 row", Stick.commits(folder.resolve("jolly-roster.db"), 1, COMMITS));
+        rates.put("raw commit of 9 rows", Stick.commits(folder.resolve("jolly-roster.db"), ROWS, COMMITS));
         return rates;
     }
 
@@ -94,11 +94,10 @@ public final class Bench {
         long session = Long.parseLong(driver.session(page));
         String csv = "/desk/sessions/" + session + "/roster.csv";
         driver.pages(csv, TABLES);
-        RawReads.perSecond(folder.resolve("jolly-roster.db"), session, TABLES);
         long before = server.oldMegabytes();
         rates.put("CSV of 10,000", driver.pages(csv, TABLES, 1));
         rates.put("CSV: MB more on the heap", (double) (server.oldMegabytes() - before));
-        rates.put("reading its rows", RawReads.perSecond(folder.resolve("jolly-roster.db"), session, TABLES));
+        rates.put("reading its rows", Stick.reads(folder.resolve("jolly-roster.db"), session, TABLES));
     }
 
     private static void print(Server server, Map<String, Double> rates) {

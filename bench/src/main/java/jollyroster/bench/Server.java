@@ -19,6 +19,13 @@ final class Server implements AutoCloseable {
 
     private static final long LONGEST_START_MILLIS = 180_000;
     private static final Pattern OLD = Pattern.compile("tenured generation.* used (\\d+)K");
+    private static final List<String> OPTIONS = List.of(
+            "-Xms64m",
+            "-Xmx256m",
+            "-XX:+UseSerialGC",
+            "-XX:MinHeapFreeRatio=15",
+            "-XX:MaxHeapFreeRatio=30",
+            "-XX:TieredStopAtLevel=1");
     private final Process process;
     private final int port;
     private final double secondsToFirstPage;
@@ -32,24 +39,16 @@ final class Server implements AutoCloseable {
     static Server start(Path jar, Path folder) throws IOException, InterruptedException {
         int port = freePort();
         long begun = System.nanoTime();
-        ProcessBuilder command = new ProcessBuilder(List.of(
-                        Path.of(System.getProperty("java.home"), "bin", "java").toString(),
-                        "-Xms64m",
-                        "-Xmx256m",
-                        "-XX:+UseSerialGC",
-                        "-XX:MinHeapFreeRatio=15",
-                        "-XX:MaxHeapFreeRatio=30",
-                        "-XX:TieredStopAtLevel=1",
+        Process process = java(
                         "-jar",
                         jar.toString(),
                         "--spring.profiles.active=demo,bench",
                         "--jolly.jobs.auto=false",
                         "--jolly.data=" + folder,
-                        "--server.port=" + port))
+                        "--server.port=" + port)
                 .redirectErrorStream(true)
-                .redirectOutput(folder.resolve("server.log").toFile());
-        command.environment().put("MALLOC_ARENA_MAX", "2");
-        Process process = command.start();
+                .redirectOutput(folder.resolve("server.log").toFile())
+                .start();
         while (!answers(port)) {
             if (!process.isAlive() || (System.nanoTime() - begun) / 1_000_000 > LONGEST_START_MILLIS) {
                 process.destroyForcibly();
@@ -59,6 +58,16 @@ final class Server implements AutoCloseable {
             process.waitFor(100, TimeUnit.MILLISECONDS);
         }
         return new Server(process, port, (System.nanoTime() - begun) / 1e9);
+    }
+
+    /** A virtual machine as {@code ./jolly run} starts it; the measuring sticks run in such a one too. */
+    static ProcessBuilder java(String... arguments) {
+        ProcessBuilder command = new ProcessBuilder(
+                Path.of(System.getProperty("java.home"), "bin", "java").toString());
+        command.command().addAll(OPTIONS);
+        command.command().addAll(List.of(arguments));
+        command.environment().put("MALLOC_ARENA_MAX", "2");
+        return command;
     }
 
     private static boolean answers(int port) throws InterruptedException {

@@ -18,6 +18,15 @@ public final class Text {
     }
 
     static String cleaned(String entered, boolean keepLineBreaks) {
+        return isPlain(entered) ? entered.strip() : mended(entered, keepLineBreaks);
+    }
+
+    /** Printable ASCII with single spaces has nothing to mend, and is what most people enter. */
+    private static boolean isPlain(String entered) {
+        return entered.chars().allMatch(c -> c >= ' ' && c <= '~') && !entered.contains("  ");
+    }
+
+    private static String mended(String entered, boolean keepLineBreaks) {
         String normal = Normalizer.normalize(entered, Normalizer.Form.NFC)
                 .replace("\r\n", "\n")
                 .replace('\r', '\n');
