@@ -23,6 +23,7 @@ import jollyroster.programme.HostQueries;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.SeatCounts.SeatCount;
 import jollyroster.programme.Session;
+import jollyroster.roster.PersonQueries;
 import jollyroster.roster.RosterQueries;
 import org.springframework.web.bind.annotation.ControllerAdvice;
 import org.springframework.web.bind.annotation.ModelAttribute;
@@ -53,6 +54,7 @@ class DeskFrame {
             ProgrammeQueries programme,
             HostQueries hosts,
             RosterQueries roster,
+            PersonQueries people,
             OrganisationQueries organisation,
             Permissions permissions,
             Pieces pieces,
@@ -67,7 +69,7 @@ class DeskFrame {
         this.pieces = pieces;
         this.clock = clock;
         this.zones =
-                Caffeine.newBuilder().expireAfterWrite(Duration.ofMinutes(5)).build(key -> roster.zones());
+                Caffeine.newBuilder().expireAfterWrite(Duration.ofMinutes(5)).build(key -> people.zones());
     }
 
     /** Which of the five words of the masthead is lit. */

@@ -8,7 +8,7 @@ import jollyroster.platform.DeskPage;
 import jollyroster.platform.Times;
 import jollyroster.programme.Offering;
 import jollyroster.programme.ProgrammeQueries;
-import jollyroster.roster.RosterQueries;
+import jollyroster.roster.PersonQueries;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -19,12 +19,12 @@ class FindController {
 
     private static final int MOST = 30;
     private final ProgrammeQueries programme;
-    private final RosterQueries roster;
+    private final PersonQueries people;
     private final Clock clock;
 
-    FindController(ProgrammeQueries programme, RosterQueries roster, Clock clock) {
+    FindController(ProgrammeQueries programme, PersonQueries people, Clock clock) {
         this.programme = programme;
-        this.roster = roster;
+        this.people = people;
         this.clock = clock;
     }
 
@@ -70,7 +70,7 @@ class FindController {
     }
 
     private List<Hit> people(String sought) {
-        return roster.people(sought, 0, MOST).stream()
+        return people.people(sought, 0, MOST).stream()
                 .map(p -> new Hit("/desk/people/" + p.id(), p.name(), p.email()))
                 .toList();
     }

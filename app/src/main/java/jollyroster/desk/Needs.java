@@ -151,7 +151,7 @@ class Needs {
     }
 
     private void failedMessages(List<Need> needs) {
-        int failed = outbox.totals().getOrDefault(MessageState.FAILED, 0);
+        int failed = outbox.inState(MessageState.FAILED);
         if (failed > 0) {
             needs.add(new Need(
                     1,

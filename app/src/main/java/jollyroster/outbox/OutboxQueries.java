@@ -96,6 +96,10 @@ public class OutboxQueries {
         return states.stream().map(Enum::name).toList();
     }
 
+    public int inState(MessageState state) {
+        return reads.sql().fetchCount(MESSAGE, MESSAGE.STATE.eq(state.name()));
+    }
+
     public Map<MessageState, Integer> totals() {
         Map<MessageState, Integer> totals = new EnumMap<>(MessageState.class);
         reads.sql()

@@ -14,8 +14,8 @@ import jollyroster.platform.Times;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Session;
 import jollyroster.roster.MergeCommands;
+import jollyroster.roster.PersonQueries;
 import jollyroster.roster.Registration;
-import jollyroster.roster.RosterQueries;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -33,7 +33,7 @@ class PeopleController {
 
     private static final int PAGE = 60;
     private static final int LAST_PAGE = 10_000;
-    private final RosterQueries roster;
+    private final PersonQueries people;
     private final ProgrammeQueries programme;
     private static final int MOST_COMPARED = 50_000;
     private final MergeCommands merging;
@@ -41,14 +41,14 @@ class PeopleController {
     private final OrganisationQueries organisation;
 
     PeopleController(
-            RosterQueries roster,
+            PersonQueries people,
             ProgrammeQueries programme,
             MergeCommands merging,
             Permissions permissions,
             OrganisationQueries organisation) {
         this.merging = merging;
         this.permissions = permissions;
-        this.roster = roster;
+        this.people = people;
         this.programme = programme;
         this.organisation = organisation;
     }
@@ -62,16 +62,16 @@ class PeopleController {
     String people(@RequestParam(defaultValue = "") String q, @RequestParam(defaultValue = "0") int page, Model model) {
         String sought = q.strip().substring(0, Math.min(q.strip().length(), 100));
         int at = Math.max(0, Math.min(page, LAST_PAGE));
-        List<RosterQueries.Person> found = roster.people(sought, at, PAGE + 1);
+        List<PersonQueries.Person> found = people.people(sought, at, PAGE + 1);
         model.addAttribute("q", sought);
         model.addAttribute("page", at);
         model.addAttribute("more", found.size() > PAGE);
-        model.addAttribute("total", roster.peopleCount());
+        model.addAttribute("total", people.count());
         model.addAttribute("people", found.stream().limit(PAGE).map(this::line).toList());
         return "people/people";
     }
 
-    private Line line(RosterQueries.Person p) {
+    private Line line(PersonQueries.Person p) {
         String last = Optional.ofNullable(p.last())
                 .map((Instant at) ->
                         Times.day(at.atZone(organisation.organisation().zone())))
@@ -82,7 +82,7 @@ class PeopleController {
     /** People who are probably one. */
     @GetMapping("/desk/people/same")
     String same(Model model) {
-        model.addAttribute("groups", SamePeople.among(roster.people("", 0, MOST_COMPARED)));
+        model.addAttribute("groups", SamePeople.among(people.people("", 0, MOST_COMPARED)));
         return "people/same";
     }
 
@@ -105,7 +105,7 @@ class PeopleController {
     /** The contact card of one person (vCard 4). */
     @GetMapping("/desk/people/{id}.vcf")
     ResponseEntity<String> card(@PathVariable long id) {
-        Registration latest = roster.ofPerson(id).stream()
+        Registration latest = people.registrations(id).stream()
                 .findFirst()
                 .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
         return ResponseEntity.ok()
@@ -116,7 +116,7 @@ class PeopleController {
 
     @GetMapping("/desk/people/{id}")
     String person(@PathVariable long id, Model model) {
-        List<Registration> registrations = roster.ofPerson(id);
+        List<Registration> registrations = people.registrations(id);
         if (registrations.isEmpty()) {
             throw new ResponseStatusException(HttpStatus.NOT_FOUND);
         }

@@ -6,7 +6,6 @@ import static jollyroster.platform.tables.Tables.PERSON;
 import static jollyroster.platform.tables.Tables.REGISTRATION;
 import static jollyroster.platform.tables.Tables.SEAT_COUNT;
 import static org.jooq.impl.DSL.count;
-import static org.jooq.impl.DSL.max;
 
 import java.time.Instant;
 import java.time.ZoneId;
@@ -18,7 +17,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.platform.Reads;
 import jollyroster.platform.Remembered;
 import jollyroster.platform.TableChanges;
@@ -30,7 +28,7 @@ import org.jooq.SelectJoinStep;
 import org.jooq.impl.DSL;
 import org.springframework.stereotype.Component;
 
-/** Reads registrations, people and the logbook. */
+/** Reads registrations and the logbook. */
 @Component
 public class RosterQueries implements SeatCounts {
 
@@ -46,10 +44,6 @@ public class RosterQueries implements SeatCounts {
 
     /** One entry of the logbook. @param name of the person concerned; empty when it concerns the session */
     public record Logged(Instant at, String actor, String name, LogbookEntry entry, String detail) {}
-
-    /** One person across sessions. */
-    public record Person(
-            long id, String name, String email, String phone, ZoneId zone, int registrations, Instant last) {}
 
     @Override
     public Map<Long, SeatCount> of(Collection<Long> sessions) {
@@ -90,7 +84,7 @@ public class RosterQueries implements SeatCounts {
         return found;
     }
 
-    private SelectJoinStep<Record> registrations() {
+    SelectJoinStep<Record> registrations() {
         return reads.sql()
                 .select(REGISTRATION.asterisk(), PERSON.EMAIL, PERSON.PHONE)
                 .from(REGISTRATION)
@@ -271,59 +265,5 @@ public class RosterQueries implements SeatCounts {
                         Optional.ofNullable(r.get(REGISTRATION.NAME)).orElse(""),
                         LogbookEntry.valueOf(r.get(LOGBOOK.ENTRY)),
                         r.get(LOGBOOK.DETAIL)));
-    }
-
-    /** People whose name or address contains {@code search}, by name, a page at a time. */
-    public List<Person> people(String search, int page, int pageSize) {
-        return reads.sql()
-                .select(
-                        PERSON.ID,
-                        PERSON.NAME,
-                        PERSON.EMAIL,
-                        PERSON.PHONE,
-                        PERSON.ZONE,
-                        count(REGISTRATION.ID),
-                        max(REGISTRATION.CREATED_AT))
-                .from(PERSON)
-                .leftJoin(REGISTRATION)
-                .on(REGISTRATION.PERSON_ID.eq(PERSON.ID))
-                .where(
-                        search.isEmpty()
-                                ? DSL.noCondition()
-                                : PERSON.NAME.containsIgnoreCase(search).or(PERSON.EMAIL.containsIgnoreCase(search)))
-                .groupBy(PERSON.ID)
-                .orderBy(PERSON.NAME, PERSON.ID)
-                .limit(pageSize)
-                .offset(page * pageSize)
-                .fetch(r -> new Person(
-                        r.value1(), r.value2(), r.value3(), r.value4(), ZoneId.of(r.value5()), r.value6(), r.value7()));
-    }
-
-    /** The zones people live in. */
-    public Set<ZoneId> zones() {
-        return reads.sql().selectDistinct(PERSON.ZONE).from(PERSON).fetchSet(r -> ZoneId.of(r.value1()));
-    }
-
-    public int peopleCount() {
-        return reads.sql().fetchCount(PERSON);
-    }
-
-    /** The person a link belongs to, unless it was revoked. */
-    public Optional<Long> personOf(Link link) {
-        return reads.sql()
-                .select(PERSON.ID)
-                .from(PERSON)
-                .where(PERSON.ID.eq(link.id()))
-                .and(PERSON.GENERATION.eq(link.generation()))
-                .fetchOptional(PERSON.ID);
-    }
-
-    /** Where a person is registered, latest first. */
-    public List<Registration> ofPerson(long person) {
-        return registrations()
-                .where(REGISTRATION.PERSON_ID.eq(person))
-                .orderBy(REGISTRATION.ID.desc())
-                .limit(500)
-                .fetch(RosterQueries::toRegistration);
     }
 }

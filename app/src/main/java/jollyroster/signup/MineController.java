@@ -16,8 +16,8 @@ import jollyroster.platform.Times;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Session;
 import jollyroster.roster.LookupCommands;
+import jollyroster.roster.PersonQueries;
 import jollyroster.roster.Registration;
-import jollyroster.roster.RosterQueries;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -31,15 +31,15 @@ import org.springframework.web.bind.annotation.RequestParam;
 class MineController {
 
     private final LookupCommands lookup;
-    private final RosterQueries roster;
+    private final PersonQueries people;
     private final ProgrammeQueries programme;
     private final PersonalLinks links;
     private final Clock clock;
 
     MineController(
-            LookupCommands lookup, RosterQueries roster, ProgrammeQueries programme, PersonalLinks links, Clock clock) {
+            LookupCommands lookup, PersonQueries people, ProgrammeQueries programme, PersonalLinks links, Clock clock) {
         this.lookup = lookup;
-        this.roster = roster;
+        this.people = people;
         this.programme = programme;
         this.links = links;
         this.clock = clock;
@@ -71,12 +71,12 @@ class MineController {
     @GetMapping("/mine/{token}")
     String mine(@PathVariable String token, Model model, HttpServletResponse response) {
         response.setHeader("Cache-Control", "no-store");
-        Optional<Long> person = links.read(Purpose.PERSON, token).flatMap(roster::personOf);
+        Optional<Long> person = links.read(Purpose.PERSON, token).flatMap(people::personOf);
         if (person.isEmpty()) {
             response.setStatus(HttpStatus.NOT_FOUND.value());
             return "door/unknown";
         }
-        List<Registration> all = roster.ofPerson(person.get());
+        List<Registration> all = people.registrations(person.get());
         Map<Long, Session> sessions = programme
                 .sessions(all.stream().map(Registration::session).toList())
                 .stream()

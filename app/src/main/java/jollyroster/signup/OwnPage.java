@@ -20,6 +20,7 @@ import jollyroster.programme.SeatCounts.SeatCount;
 import jollyroster.programme.Session;
 import jollyroster.programme.Venue;
 import jollyroster.roster.FillQueries;
+import jollyroster.roster.PersonQueries;
 import jollyroster.roster.Registration;
 import jollyroster.roster.RegistrationState;
 import jollyroster.roster.Reply;
@@ -37,6 +38,7 @@ class OwnPage {
     static final String JUST_REGISTERED = "confirmed";
 
     private final RosterQueries roster;
+    private final PersonQueries people;
     private final FillQueries fill;
     private final ProgrammeQueries programme;
     private final OwnChanges changes;
@@ -45,12 +47,14 @@ class OwnPage {
 
     OwnPage(
             RosterQueries roster,
+            PersonQueries people,
             FillQueries fill,
             ProgrammeQueries programme,
             OwnChanges changes,
             PersonalLinks links,
             Clock clock) {
         this.roster = roster;
+        this.people = people;
         this.fill = fill;
         this.programme = programme;
         this.changes = changes;
@@ -191,7 +195,7 @@ class OwnPage {
         if (s.offering().style() == SignUpStyle.WHOLE_SERIES || !now.isBefore(s.changesUntil())) {
             return List.of();
         }
-        List<Long> held = roster.ofPerson(r.person()).stream()
+        List<Long> held = people.registrations(r.person()).stream()
                 .filter(other -> RegistrationState.ACTIVE.contains(other.state()))
                 .map(Registration::session)
                 .toList();

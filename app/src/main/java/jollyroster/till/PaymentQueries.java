@@ -8,6 +8,7 @@ import java.util.Currency;
 import java.util.List;
 import jollyroster.core.prices.Price;
 import jollyroster.platform.Reads;
+import org.jooq.impl.DSL;
 import org.springframework.stereotype.Component;
 
 /** Reads payments. */
@@ -31,7 +32,7 @@ public class PaymentQueries {
 
     /** Money that is owed back. */
     public List<Payment> owed() {
-        return payments(PAYMENT.STATE.eq("REFUND_DUE"));
+        return payments(PAYMENT.STATE.eq(DSL.inline("REFUND_DUE")));
     }
 
     private List<Payment> payments(org.jooq.Condition which) {
