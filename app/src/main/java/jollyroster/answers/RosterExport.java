@@ -49,7 +49,7 @@ public class RosterExport {
                 String.valueOf(row.party()),
                 row.companions().replace("\n", "; "),
                 row.zone(),
-                row.registered().toString(),
+                row.registered(),
                 row.note()));
         Map<Long, String> answers = row.answers();
         questions.forEach(q -> cells.add(answers.getOrDefault(q, "")));

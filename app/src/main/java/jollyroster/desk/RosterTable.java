@@ -61,7 +61,7 @@ class RosterTable {
                 row.phone(),
                 String.valueOf(row.party()),
                 row.zone(),
-                row.registered().toString()));
+                row.registered()));
         questions.forEach(q -> cells.add(row.answers().getOrDefault(q, "")));
         cells.addAll(List.of(there.minutes().replace(" min", ""), there.share(), there.word()));
         return cells;

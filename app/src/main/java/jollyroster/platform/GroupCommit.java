@@ -10,6 +10,7 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.DisposableBean;
@@ -32,6 +33,7 @@ public class GroupCommit implements DisposableBean {
     private static final int LONGEST_END_SECONDS = 10;
     private final TransactionTemplate transaction;
     private final BlockingQueue<Write<?>> arrived = new LinkedBlockingQueue<>();
+    private final AtomicBoolean awake = new AtomicBoolean();
     private final ExecutorService writer = Executors.newSingleThreadExecutor(work -> new Thread(work, "group-commit"));
 
     GroupCommit(PlatformTransactionManager transactions) {
@@ -45,13 +47,33 @@ public class GroupCommit implements DisposableBean {
         }
         Write<T> mine = new Write<>(new DelegatingSecurityContextCallable<>(write::get));
         arrived.add(mine);
-        writer.execute(this::writeArrived);
+        wake();
         return mine.outcome();
     }
 
+    private void wake() {
+        if (awake.compareAndSet(false, true)) {
+            writer.execute(this::writeArrived);
+        }
+    }
+
+    /** Goes on until nobody waits; whoever arrives just then wakes the writer again. */
     private void writeArrived() {
         List<Write<?>> group = new ArrayList<>();
-        arrived.drainTo(group, MOST);
+        try {
+            while (arrived.drainTo(group, MOST) > 0) {
+                write(group);
+                group.clear();
+            }
+        } finally {
+            awake.set(false);
+        }
+        if (!arrived.isEmpty()) {
+            wake();
+        }
+    }
+
+    private void write(List<Write<?>> group) {
         if (group.size() > 1 && isKept(group)) {
             group.forEach(Write::answer);
         } else {

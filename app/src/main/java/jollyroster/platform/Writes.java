@@ -1,6 +1,8 @@
 package jollyroster.platform;
 
+import java.sql.Connection;
 import java.util.Arrays;
+import java.util.Objects;
 import java.util.function.Function;
 import org.jooq.DSLContext;
 import org.jooq.Field;
@@ -10,7 +12,8 @@ import org.jooq.Record;
 import org.jooq.Table;
 import org.jooq.TableRecord;
 import org.jspecify.annotations.Nullable;
-import org.springframework.jdbc.core.JdbcOperations;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.jdbc.datasource.ConnectionHolder;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
 
 /**
@@ -20,9 +23,9 @@ import org.springframework.transaction.support.TransactionSynchronizationManager
 public final class Writes {
 
     private final DSLContext sql;
-    private final JdbcOperations jdbc;
+    private final JdbcTemplate jdbc;
 
-    Writes(DSLContext sql, JdbcOperations jdbc) {
+    Writes(DSLContext sql, JdbcTemplate jdbc) {
         this.sql = sql;
         this.jdbc = jdbc;
     }
@@ -51,6 +54,12 @@ public final class Writes {
             values[i] = row.get(i + 1);
         }
         return values;
+    }
+
+    /** The connection of the transaction under way. */
+    static Connection connection(JdbcTemplate store) {
+        Object held = TransactionSynchronizationManager.getResource(Objects.requireNonNull(store.getDataSource()));
+        return ((ConnectionHolder) Objects.requireNonNull(held)).getConnection();
     }
 
     static void requireTransaction() {

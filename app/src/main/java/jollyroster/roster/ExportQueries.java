@@ -6,13 +6,11 @@ import static jollyroster.platform.tables.Tables.REGISTRATION;
 
 import java.sql.ResultSet;
 import java.sql.SQLException;
-import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Consumer;
-import jollyroster.platform.InstantConverter;
 import jollyroster.platform.Reads;
 import org.jooq.Cursor;
 import org.jooq.ResultQuery;
@@ -25,7 +23,6 @@ import org.springframework.stereotype.Component;
 public class ExportQueries {
 
     private static final int PIECE = 1000;
-    private static final InstantConverter TIME = new InstantConverter();
     private final Reads reads;
 
     ExportQueries(Reads reads) {
@@ -36,6 +33,7 @@ public class ExportQueries {
      * A registration as a row.
      *
      * @param companions names, a line each
+     * @param registered when, in UTC (ISO 8601, with milliseconds)
      * @param answers by question; those of companions follow the registrant's after a bar, several choices after a comma
      */
     public record Row(
@@ -47,7 +45,7 @@ public class ExportQueries {
             int party,
             String companions,
             String zone,
-            Instant registered,
+            String registered,
             String note,
             Map<Long, String> answers) {}
 
@@ -131,7 +129,7 @@ public class ExportQueries {
                 row.getInt(6),
                 row.getString(7),
                 row.getString(8),
-                TIME.from(row.getString(9)),
+                row.getString(9),
                 row.getString(10),
                 answers.getOrDefault(row.getLong(1), Map.of()));
     }

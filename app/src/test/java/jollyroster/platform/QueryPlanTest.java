@@ -7,12 +7,14 @@ import java.lang.reflect.InvocationTargetException;
 import java.lang.reflect.Proxy;
 import java.sql.Connection;
 import java.sql.SQLException;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.concurrent.ConcurrentSkipListSet;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import javax.sql.DataSource;
 import jollyroster.AppTest;
 import jollyroster.Browserless;
@@ -20,15 +22,18 @@ import jollyroster.Saltmarrow;
 import jollyroster.Saltmarrow.Published;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.springframework.aop.framework.AopProxyUtils;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.beans.factory.config.BeanPostProcessor;
 import org.springframework.boot.test.context.TestConfiguration;
 import org.springframework.boot.test.web.server.LocalServerPort;
+import org.springframework.context.ApplicationContext;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Import;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.jdbc.datasource.DelegatingDataSource;
+import org.springframework.util.ReflectionUtils;
 
 /** Every statement of the pages that many people ask for at once finds its rows by an index. */
 @AppTest
@@ -93,6 +98,9 @@ class QueryPlanTest {
     @Qualifier("readingDataSource")
     DataSource store;
 
+    @Autowired
+    ApplicationContext context;
+
     @LocalServerPort
     int port;
 
@@ -103,13 +111,30 @@ class QueryPlanTest {
         at = saltmarrow.publish(seats(1));
     }
 
+    /** Those that are prepared once for all; they are found where commands keep them. */
+    private List<String> keptStatements() {
+        List<String> texts = new ArrayList<>();
+        for (Object bean : context.getBeansOfType(Object.class).values()) {
+            Object target =
+                    AopProxyUtils.getSingletonTarget(bean) == null ? bean : AopProxyUtils.getSingletonTarget(bean);
+            ReflectionUtils.doWithFields(
+                    target.getClass(),
+                    field -> {
+                        field.setAccessible(true);
+                        texts.add(((KeptStatement) field.get(target)).text());
+                    },
+                    field -> field.getType() == KeptStatement.class);
+        }
+        return texts;
+    }
+
     private List<String> plan(String statement) {
         return new JdbcTemplate(store).query("EXPLAIN QUERY PLAN " + statement, (row, n) -> row.getString("detail"));
     }
 
     private Set<String> scans() {
         Set<String> scans = new TreeSet<>();
-        STATEMENTS.stream()
+        Stream.concat(STATEMENTS.stream(), keptStatements().stream())
                 .filter(s -> s.matches("(?is)(select|update|delete|with).*"))
                 .filter(s -> !MAY.matcher(s).matches())
                 .forEach(s -> plan(s).stream()
@@ -125,16 +150,14 @@ class QueryPlanTest {
         Browserless.Page seated = visitor.register(at, Map.of());
         Browserless.Page waiting = visitor.register(at, Map.of("email", "marit@crew.example", "name", "Marit Solheim"));
         assertThat(List.of(seated.state(), waiting.state())).containsExactly("registered", "waitlisted");
-        assertThat(STATEMENTS).hasSizeGreaterThan(10);
+        assertThat(STATEMENTS).isNotEmpty();
         assertThat(scans()).isEmpty();
     }
 
     @Test
     void who_is_owed_seats_is_found_by_the_index_made_for_it() {
-        STATEMENTS.clear();
-        new Browserless(port).register(at, Map.of());
-        assertThat(STATEMENTS)
-                .filteredOn(s -> s.contains("\"owed\"") || s.contains("as owed"))
+        assertThat(keptStatements())
+                .filteredOn(s -> s.contains("owed"))
                 .isNotEmpty()
                 .allSatisfy(s -> assertThat(plan(s))
                         .anyMatch(step -> step.contains("registration_owed"))

@@ -46,24 +46,23 @@ final class Driver {
         return rate(requests, from, i -> request);
     }
 
-    /** Posts a second of a form that checks its token and writes nothing. */
+    /** Posts a second of the same form, with as much work for the client, to where it checks its token and writes nothing. */
     double emptyPosts(int requests) throws InterruptedException {
-        String body = "_csrf=" + find(CSRF, get("/empty"));
-        HttpRequest request = post("/empty", body);
-        return rate(requests, i -> request);
+        String csrf = find(CSRF, get("/empty"));
+        return rate(requests, i -> post("/empty", form("1", "empty" + i, csrf)));
     }
 
     /** Registrations a second, each of somebody new. */
     double registrations(String page, int requests, String who) throws InterruptedException {
-        String form = get(page);
-        String session = find(SESSION, form);
-        String csrf = find(CSRF, form);
-        return rate(
-                requests,
-                i -> post(
-                        page + "/register",
-                        "session=" + session + "&name=Crew+Member&email=" + who + i + "%40crew.example&party=1"
-                                + "&zone=Europe%2FLisbon&q.left_handed=No&q.your_boat=Curlew&_csrf=" + csrf));
+        String shown = get(page);
+        String session = find(SESSION, shown);
+        String csrf = find(CSRF, shown);
+        return rate(requests, i -> post(page + "/register", form(session, who + i, csrf)));
+    }
+
+    private static String form(String session, String who, String csrf) {
+        return "session=" + session + "&name=Crew+Member&email=" + who + "%40crew.example&party=1"
+                + "&zone=Europe%2FLisbon&q.left_handed=No&q.your_boat=Curlew&_csrf=" + csrf;
     }
 
     /** Registrations a second, asked for within the server by as many threads as there are clients. */
