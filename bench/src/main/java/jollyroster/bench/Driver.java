@@ -66,9 +66,10 @@ final class Driver {
     }
 
     /** Registrations a second, asked for within the server by as many threads as there are clients. */
-    double registrationsWithoutHttp(String page, int people) {
+    double registrationsWithoutHttp(String page, int people, String who) {
         String form = get(page);
-        String body = "session=" + find(SESSION, form) + "&people=" + people + "&who=inside&_csrf=" + find(CSRF, form);
+        String body =
+                "session=" + find(SESSION, form) + "&people=" + people + "&who=" + who + "&_csrf=" + find(CSRF, form);
         return people
                 / Double.parseDouble(send(post("/empty/registrations", body)).body());
     }
