@@ -75,7 +75,10 @@ final class Crew {
             "America/Toronto",
             "Europe/Lisbon",
             "Europe/Oslo",
+            "Europe/Dublin",
+            "Africa/Accra",
             "Asia/Singapore",
+            "Australia/Hobart",
             "America/Vancouver");
 
     private final Random random;

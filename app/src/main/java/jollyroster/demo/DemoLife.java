@@ -31,7 +31,7 @@ import org.springframework.stereotype.Component;
 class DemoLife {
 
     private static final long SEED = 20270310;
-    private static final int PEOPLE = 118;
+    private static final int PEOPLE = 600;
     private static final List<String> HOLDS =
             List.of("None yet", "None yet", "VHF licence", "Coast certificate", "Crew certificate");
     private static final List<String> BOATS =
@@ -77,14 +77,14 @@ class DemoLife {
                 IntStream.range(0, PEOPLE).mapToObj(i -> crew.next()).toList();
         List<Happening> happenings = new ArrayList<>();
         Stream.of(
-                        new Visit(radio.get(0), 0, 33, true),
-                        new Visit(radio.get(1), 20, 38, true),
-                        new Visit(radio.get(2), 44, 27, true),
-                        new Visit(radio.get(3), 66, 31, true),
-                        new Visit(knots.get(0), 88, 6, false),
-                        new Visit(knots.get(1), 92, 7, false),
-                        new Visit(knots.get(2), 97, 11, false),
-                        new Visit(knots.get(3), 112, 4, false))
+                        new Visit(radio.get(0), 0, 96, true),
+                        new Visit(radio.get(1), 60, 124, true),
+                        new Visit(radio.get(2), 150, 180, true),
+                        new Visit(radio.get(3), 300, 260, true),
+                        new Visit(knots.get(0), 560, 6, false),
+                        new Visit(knots.get(1), 566, 7, false),
+                        new Visit(knots.get(2), 572, 11, false),
+                        new Visit(knots.get(3), 590, 4, false))
                 .forEach(visit -> visit(visit, people, crew, happenings));
         joining(course.get(0), 30, 21, people, crew, happenings);
         joining(drill.get(0), 50, 6, people, crew, happenings);

@@ -8,6 +8,7 @@ import jollyroster.platform.OrganisationCommands;
 import jollyroster.team.AccountCommands;
 import jollyroster.team.Role;
 import org.springframework.context.annotation.Profile;
+import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -22,9 +23,11 @@ class DemoOrganisation {
     private static final String PASSWORD = "fair-winds";
     private final OrganisationCommands organisations;
     private final AccountCommands accounts;
+    private final String password;
     private final Map<String, Long> members = new ConcurrentHashMap<>();
 
-    DemoOrganisation(OrganisationCommands organisations, AccountCommands accounts) {
+    DemoOrganisation(OrganisationCommands organisations, AccountCommands accounts, PasswordEncoder passwords) {
+        this.password = passwords.encode(PASSWORD);
         this.organisations = organisations;
         this.accounts = accounts;
     }
@@ -40,15 +43,15 @@ class DemoOrganisation {
                         "#1f5c4d",
                         "Short courses by the water and on the air, for people who go out and mean to come back."),
                 "demo data has no secrets worth it".getBytes(StandardCharsets.UTF_8));
-        accounts.add("Demo Organiser", "demo@saltmarrow.example", PASSWORD, Role.ORGANISER);
+        accounts.add("Demo Organiser", "demo@saltmarrow.example", password, Role.ORGANISER);
         host(OTTOLINE, "ottoline@saltmarrow.example");
         host(BARNABY, "barnaby@saltmarrow.example");
         host(SABLE, "sable@saltmarrow.example");
-        accounts.add("Wilhelmina Oke", "wilhelmina@saltmarrow.example", PASSWORD, Role.HELPER);
+        accounts.add("Wilhelmina Oke", "wilhelmina@saltmarrow.example", password, Role.HELPER);
     }
 
     private void host(String name, String email) {
-        members.put(name, accounts.add(name, email, PASSWORD, Role.HOST));
+        members.put(name, accounts.add(name, email, password, Role.HOST));
     }
 
     /** The number of a host. */

@@ -106,14 +106,14 @@ class DemoProgramme {
                         - Send and answer a **distress call**, word for word
                         - Know what *Pan-pan* and *Sécurité* are for, and when silence is asked of you
 
-                        Everybody speaks at least twice. No set is needed: your microphone is the set.
+                        Everybody says each call aloud; a dozen are called on the air. No set is needed: your microphone is the set.
                         """,
                         "Headphones, and a quiet room.")
                 .saying("Anybody who goes out, or means to", "", "radio, online");
         long offering = keep(SheetForm.titled(words.title())
                 .with(words)
                 .with(at("ONLINE", "Signal room", DemoOrganisation.OTTOLINE))
-                .with(Seats.of("90", "40", true, "1").buffered("15", "15"))
+                .with(Seats.of("90", "500", true, "1").buffered("15", "15"))
                 .asking(List.of(
                         question(
                                 "CHOOSE_ONE",

@@ -6,6 +6,7 @@ import jakarta.mail.internet.InternetAddress;
 import jakarta.mail.internet.MimeBodyPart;
 import jakarta.mail.internet.MimeMessage;
 import jakarta.mail.internet.MimeMultipart;
+import jakarta.mail.util.StreamProvider;
 import java.io.UnsupportedEncodingException;
 import java.time.Instant;
 import java.util.Date;
@@ -32,6 +33,14 @@ public record Letter(
         @Nullable String calendar,
         @Nullable String unsubscribe,
         Instant writtenAt) {
+
+    static {
+        // Every part of a mail asks which provider of streams there is; without an answer it looks through the class
+        // path.
+        System.setProperty(
+                StreamProvider.class.getName(),
+                StreamProvider.provider().getClass().getName());
+    }
 
     /** The letter as multipart mail: text and HTML as alternatives, the calendar as a file beside them. */
     public MimeMessage toMime() throws MessagingException {
@@ -83,10 +92,13 @@ public record Letter(
 
     /** Keeps its Message-ID, so that a letter that is sent twice can be recognised. */
     private static final class Identified extends MimeMessage {
+        /** One for all letters: making it looks through the class path. */
+        private static final Session PLAIN = Session.getInstance(new Properties());
+
         private final String id;
 
         Identified(String id) {
-            super(Session.getInstance(new Properties()));
+            super(PLAIN);
             this.id = id;
         }
 

@@ -62,11 +62,16 @@ public class AccountCommands {
         return true;
     }
 
-    /** Adds an account that can sign in at once, as part of a write. @return its number */
+    /**
+     * Adds an account that can sign in at once, as part of a write.
+     *
+     * @param passwordHash as the password encoder gives it
+     * @return its number
+     */
     @Transactional
-    public long add(String name, String email, String password, Role role) {
+    public long add(String name, String email, String passwordHash, Role role) {
         permissions.requireOrganiser();
-        return insert(name, email, passwords.encode(password), role);
+        return insert(name, email, passwordHash, role);
     }
 
     private long insert(String name, String email, String passwordHash, Role role) {

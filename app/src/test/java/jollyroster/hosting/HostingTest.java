@@ -83,7 +83,7 @@ class HostingTest {
     private long host() {
         saltmarrow.setUp();
         made++;
-        return accounts.add("Host Number " + made, "host" + made + "@saltmarrow.example", "fair-winds", Role.HOST);
+        return accounts.add("Host Number " + made, "host" + made + "@saltmarrow.example", "-", Role.HOST);
     }
 
     private List<Clash> clashes(Published at) {
