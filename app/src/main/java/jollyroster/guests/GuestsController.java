@@ -184,6 +184,10 @@ class GuestsController {
             return back(id);
         }
         GuestReading.Read read = GuestReading.read(fromFile ? TableReader.text(file.getBytes()) : text);
+        if (read.guests().isEmpty() && read.wrong().isEmpty()) {
+            flash.addFlashAttribute("warned", "Nobody was taken in: there is no e-mail address in it.");
+            return back(id);
+        }
         int added = commands.invite(id, read.guests());
         flash.addFlashAttribute(
                 "said",

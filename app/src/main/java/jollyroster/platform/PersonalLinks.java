@@ -1,5 +1,6 @@
 package jollyroster.platform;
 
+import java.time.Duration;
 import java.time.Instant;
 import java.util.Optional;
 import jollyroster.core.door.LinkTokens;
@@ -11,12 +12,21 @@ import org.springframework.stereotype.Component;
 @Component
 public class PersonalLinks {
 
+    private static final Instant BEGINNING = Instant.parse("2020-01-01T00:00:00Z");
     private final OrganisationQueries organisation;
     private final Address address;
 
     PersonalLinks(OrganisationQueries organisation, Address address) {
         this.organisation = organisation;
         this.address = address;
+    }
+
+    /**
+     * The generation with which links to a new row begin, where rows can be deleted: the second it is made in. The store
+     * gives a number that has become free to the next row, and no link of the one before may be good for it.
+     */
+    public static int firstGeneration(Instant now) {
+        return Math.toIntExact(Math.max(1, Duration.between(BEGINNING, now).toSeconds()));
     }
 
     public String ownPage(Link link) {

@@ -10,21 +10,15 @@ import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import jollyroster.core.door.LinkTokens.Link;
-import jollyroster.exchange.CalendarEntry;
-import jollyroster.exchange.Calendars;
-import jollyroster.outbox.OutboxCommands;
-import jollyroster.platform.Address;
-import jollyroster.platform.Markdown;
-import jollyroster.platform.OrganisationQueries;
 import jollyroster.platform.Permissions;
 import jollyroster.platform.PersonalLinks;
-import jollyroster.platform.Times;
 import jollyroster.platform.Writes;
 import jollyroster.platform.tables.tables.records.InviteeRecord;
 import jollyroster.programme.Offering;
 import jollyroster.programme.Session;
 import jollyroster.programme.SessionCommands;
 import jollyroster.programme.Visibility;
+import org.jooq.Condition;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -34,31 +28,15 @@ public class GuestCommands {
 
     private final Writes writes;
     private final SessionCommands programme;
-    private final OutboxCommands outbox;
-    private final OrganisationQueries organisation;
-    private final PersonalLinks links;
-    private final Calendars calendars;
-    private final Address address;
+    private final InvitationLetters letters;
     private final Permissions permissions;
     private final Clock clock;
 
     GuestCommands(
-            Writes writes,
-            SessionCommands programme,
-            OutboxCommands outbox,
-            OrganisationQueries organisation,
-            PersonalLinks links,
-            Calendars calendars,
-            Address address,
-            Permissions permissions,
-            Clock clock) {
+            Writes writes, SessionCommands programme, InvitationLetters letters, Permissions permissions, Clock clock) {
         this.writes = writes;
         this.programme = programme;
-        this.outbox = outbox;
-        this.organisation = organisation;
-        this.links = links;
-        this.calendars = calendars;
-        this.address = address;
+        this.letters = letters;
         this.permissions = permissions;
         this.clock = clock;
     }
@@ -104,7 +82,7 @@ public class GuestCommands {
                 .set(INVITEE.OFFERING_ID, offering)
                 .set(INVITEE.EMAIL, guest.email())
                 .set(INVITEE.NAME, guest.name())
-                .set(INVITEE.GENERATION, 1)
+                .set(INVITEE.GENERATION, PersonalLinks.firstGeneration(now))
                 .set(INVITEE.ADDED_AT, now)
                 .onConflictDoNothing()
                 .execute();
@@ -121,24 +99,46 @@ public class GuestCommands {
                 .execute();
     }
 
-    /** Writes to everybody on the list who has not been written to. @return how many */
+    /** Writes to everybody on the list who has not been written to. @return how many; nobody while no date is to come */
     @Transactional
     public int sendInvitations(long offering) {
         permissions.requireOrganiser();
-        Instant now = clock.instant();
-        List<InviteeRecord> waiting = writes.sql()
+        return invite(offering, INVITEE.INVITED_AT.isNull(), clock.instant());
+    }
+
+    private int invite(long offering, Condition whom, Instant now) {
+        List<Session> dates = coming(offering, now);
+        List<InviteeRecord> waiting = dates.isEmpty() ? List.of() : invitees(offering, whom);
+        waiting.forEach(invitee -> {
+            letters.invite(addressee(invitee), dates, now);
+            invitee.setInvitedAt(now);
+            invitee.store();
+        });
+        return waiting.size();
+    }
+
+    private static InvitationLetters.Addressee addressee(InviteeRecord invitee) {
+        return new InvitationLetters.Addressee(
+                new Link(invitee.getId(), invitee.getGeneration()),
+                invitee.getName(),
+                invitee.getEmail(),
+                invitee.getInvitedAt() != null);
+    }
+
+    private String title(long offering) {
+        return writes.sql()
+                .select(OFFERING.TITLE)
+                .from(OFFERING)
+                .where(OFFERING.ID.eq(offering))
+                .fetchSingle(OFFERING.TITLE);
+    }
+
+    private List<InviteeRecord> invitees(long offering, Condition whom) {
+        return writes.sql()
                 .selectFrom(INVITEE)
                 .where(INVITEE.OFFERING_ID.eq(offering))
-                .and(INVITEE.INVITED_AT.isNull())
+                .and(whom)
                 .fetch();
-        waiting.forEach(invitee -> write(invitee, "invite", now));
-        writes.sql()
-                .update(INVITEE)
-                .set(INVITEE.INVITED_AT, now)
-                .where(INVITEE.OFFERING_ID.eq(offering))
-                .and(INVITEE.INVITED_AT.isNull())
-                .execute();
-        return waiting.size();
     }
 
     /** Writes once more to these invitees. @return how many */
@@ -146,67 +146,23 @@ public class GuestCommands {
     public int remind(long offering, Collection<Long> invitees) {
         permissions.requireOrganiser();
         Instant now = clock.instant();
-        List<InviteeRecord> silent = writes.sql()
-                .selectFrom(INVITEE)
-                .where(INVITEE.OFFERING_ID.eq(offering))
-                .and(INVITEE.ID.in(invitees))
-                .and(INVITEE.INVITED_AT.isNotNull())
-                .fetch();
-        silent.forEach(invitee -> write(invitee, "invite-again-" + now.getEpochSecond(), now));
-        writes.sql()
-                .update(INVITEE)
-                .set(INVITEE.REMINDED_AT, now)
-                .where(INVITEE.ID.in(silent.stream().map(InviteeRecord::getId).toList()))
-                .execute();
+        List<Session> dates = coming(offering, now);
+        List<InviteeRecord> silent = dates.isEmpty()
+                ? List.of()
+                : invitees(offering, INVITEE.ID.in(invitees).and(INVITEE.INVITED_AT.isNotNull()));
+        silent.forEach(invitee -> {
+            letters.remind(addressee(invitee), dates, now);
+            invitee.setRemindedAt(now);
+            invitee.store();
+        });
         return silent.size();
     }
 
-    private void write(InviteeRecord invitee, String occasion, Instant now) {
-        List<Session> dates = programme.ofOffering(invitee.getOfferingId()).stream()
+    /** The dates that people can be invited to. */
+    private List<Session> coming(long offering, Instant now) {
+        return programme.ofOffering(offering).stream()
                 .filter(s -> !s.cancelled() && s.start().isAfter(now))
                 .toList();
-        if (dates.isEmpty()) {
-            return;
-        }
-        Session first = dates.get(0);
-        String link = links.invited(new Link(invitee.getId(), invitee.getGeneration()));
-        String body = "Hello " + firstName(invitee.getName()) + ",\n\n"
-                + organisation.organisation().name()
-                + " invites you to **" + Markdown.plain(first.offering().title()) + "**.\n\n**When:** "
-                + Times.longDay(first.zonedStart()) + ", "
-                + Times.hours(first.zonedStart(), first.end().atZone(first.zone()))
-                + " " + Times.city(first.zone()) + " time" + (dates.size() > 1 ? ", and on other dates" : "")
-                + "\n\n**Where:** " + Markdown.plain(first.isOnline() ? "online" : first.place())
-                + "\n\n**Please answer here:** <" + link + ">\n\nThe link is yours alone. Please answer by "
-                + Times.dayAndTime(first.cutOff(), first.zone()) + ".\n\n"
-                + organisation.organisation().name() + "\n";
-        outbox.letter(
-                occasion + "-" + invitee.getId(),
-                invitee.getEmail(),
-                "You are invited: " + first.offering().title(),
-                body,
-                dates.size() == 1 ? calendar(invitee, first, link) : "",
-                now);
-    }
-
-    private String calendar(InviteeRecord invitee, Session s, String link) {
-        CalendarEntry entry = new CalendarEntry(
-                "invitee-" + invitee.getId() + "-" + s.id() + "@" + address.host(),
-                s.sequence(),
-                s.offering().title(),
-                s.offering().summary() + "\n\nYour answer: " + link,
-                s.place(),
-                link,
-                s.start(),
-                s.end(),
-                s.createdAt(),
-                false);
-        return calendars.request(entry, invitee.getName(), invitee.getEmail());
-    }
-
-    private static String firstName(String name) {
-        String first = name.split(" ", 2)[0];
-        return first.isEmpty() ? "" : Markdown.plain(first);
     }
 
     /** Keeps what somebody says who is not invited and would like to come; asking again changes nothing. */
@@ -243,27 +199,10 @@ public class GuestCommands {
                     asked.store();
                     if (yes) {
                         add(offering, new Guest(asked.getName(), asked.getEmail()), now);
-                        sendInvitations(offering);
+                        invite(offering, INVITEE.EMAIL.eq(asked.getEmail()), now);
                     } else {
-                        refuse(asked.getId(), asked.getName(), asked.getEmail(), offering, now);
+                        letters.refuse(asked.getId(), asked.getName(), asked.getEmail(), title(offering), now);
                     }
                 });
-    }
-
-    private void refuse(long plea, String name, String email, long offering, Instant now) {
-        String title = writes.sql()
-                .select(OFFERING.TITLE)
-                .from(OFFERING)
-                .where(OFFERING.ID.eq(offering))
-                .fetchSingle(OFFERING.TITLE);
-        outbox.letter(
-                "plea-" + plea,
-                email,
-                "About " + title,
-                "Hello " + firstName(name) + ",\n\nthank you for asking about **" + Markdown.plain(title)
-                        + "**. We are sorry, this time there is no room for you.\n\n"
-                        + organisation.organisation().name() + "\n",
-                "",
-                now);
     }
 }

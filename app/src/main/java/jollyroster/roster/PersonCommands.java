@@ -5,6 +5,7 @@ import static jollyroster.platform.tables.Tables.PERSON;
 import java.time.Instant;
 import java.util.Optional;
 import jollyroster.platform.KeptStatement;
+import jollyroster.platform.PersonalLinks;
 import jollyroster.platform.Writes;
 import jollyroster.platform.tables.tables.records.PersonRecord;
 import org.springframework.stereotype.Component;
@@ -38,7 +39,7 @@ class PersonCommands {
         person.setPhone(asked.phone());
         person.setZone(asked.zone().getId());
         person.setCreatedAt(now);
-        person.setGeneration(1);
+        person.setGeneration(PersonalLinks.firstGeneration(now));
         return insert.add(Writes.valuesOf(person));
     }
 

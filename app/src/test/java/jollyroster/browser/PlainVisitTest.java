@@ -130,6 +130,19 @@ class PlainVisitTest {
     }
 
     @Test
+    void on_a_phone_the_desk_scrolls_within_its_boxes_only() {
+        try (BrowserContext context = Chromium.person(port, Chromium.phone("America/Halifax"))) {
+            Page page = Chromium.signedIn(context);
+            for (String path : DESK) {
+                page.navigate(path);
+                assertThat((Integer) page.evaluate("document.documentElement.scrollWidth"))
+                        .as(path)
+                        .isLessThanOrEqualTo(360);
+            }
+        }
+    }
+
+    @Test
     void with_the_keyboard_one_can_register() {
         try (BrowserContext context = Chromium.person(port, Chromium.desktop("America/Toronto"))) {
             Page page = context.newPage();

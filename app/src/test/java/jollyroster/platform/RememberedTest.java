@@ -4,7 +4,15 @@ import static jollyroster.Saltmarrow.Wanted.seats;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Map;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicInteger;
 import jollyroster.AppTest;
 import jollyroster.Browserless;
 import jollyroster.Saltmarrow;
@@ -121,6 +129,41 @@ class RememberedTest {
         assertThat(new Browserless(port).get(page).document().select(".choice")).isEmpty();
         offerings.turn(at.offering(), OfferingStatus.DRAFT);
         assertThat(new Browserless(port).get(page).status()).isEqualTo(404);
+    }
+
+    @Test
+    void of_a_crowd_that_asks_at_once_one_reads() throws Exception {
+        Remembered<String, Integer> kept = new Remembered<>(changes, 5, "nothing_of_the_store");
+        AtomicInteger reads = new AtomicInteger();
+        CountDownLatch all = new CountDownLatch(8);
+        ExecutorService crowd = Executors.newFixedThreadPool(8);
+        try {
+            List<Future<Integer>> answers = new ArrayList<>();
+            for (int i = 0; i < 8; i++) {
+                answers.add(crowd.submit(() -> {
+                    all.countDown();
+                    return kept.get("key", key -> awaited(all, reads));
+                }));
+            }
+            for (Future<Integer> answer : answers) {
+                assertThat(answer.get(20, TimeUnit.SECONDS)).isOne();
+            }
+        } finally {
+            crowd.shutdownNow();
+        }
+        changes.changed("nothing_of_the_store");
+        assertThat(kept.get("key", key -> reads.incrementAndGet()))
+                .as("what has changed is read again")
+                .isEqualTo(2);
+    }
+
+    private static int awaited(CountDownLatch all, AtomicInteger reads) {
+        try {
+            assertThat(all.await(20, TimeUnit.SECONDS)).isTrue();
+            return reads.incrementAndGet();
+        } catch (InterruptedException e) {
+            throw new IllegalStateException(e);
+        }
     }
 
     private static String number(Browserless.Page page) {

@@ -247,7 +247,8 @@ class ReplyCommandsTest {
         assertThat(guests.sendInvitations(at.offering())).isEqualTo(2);
         assertThat(guests.sendInvitations(at.offering())).isZero();
         worker.sendDue();
-        String letter = tray.byKey("invite-" + link(at, "linnea@crew.example").id())
+        String letter = tray.byKey("invite-" + link(at, "linnea@crew.example").id() + "-"
+                        + link(at, "linnea@crew.example").generation())
                 .orElseThrow()
                 .text();
         assertThat(letter).contains("Hello Linnea").contains("/invited/").contains("Tuesday 16 March 2027");

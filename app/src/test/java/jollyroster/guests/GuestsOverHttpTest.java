@@ -1,0 +1,175 @@
+package jollyroster.guests;
+
+import static jollyroster.Saltmarrow.Wanted.seats;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.Duration;
+import java.util.List;
+import java.util.Map;
+import jollyroster.AppTest;
+import jollyroster.Browserless;
+import jollyroster.Saltmarrow;
+import jollyroster.Saltmarrow.Published;
+import jollyroster.TestClock;
+import jollyroster.outbox.OutboxWorker;
+import jollyroster.programme.OfferingCommands;
+import jollyroster.programme.OfferingStatus;
+import jollyroster.standin.TrayQueries;
+import org.jsoup.nodes.Document;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.test.web.server.LocalServerPort;
+
+/** The guest list: taken in, written to, reminded, taken off, and those who ask to come. */
+@AppTest
+class GuestsOverHttpTest {
+
+    @Autowired
+    Saltmarrow saltmarrow;
+
+    @Autowired
+    OfferingCommands offerings;
+
+    @Autowired
+    OutboxWorker worker;
+
+    @Autowired
+    TrayQueries tray;
+
+    @Autowired
+    TestClock clock;
+
+    @LocalServerPort
+    int port;
+
+    private Published at;
+    private String guests;
+    private Browserless organiser;
+
+    @BeforeEach
+    void publish() {
+        at = saltmarrow.publish(seats(4).invitedOnly());
+        guests = "/desk/offerings/" + at.offering() + "/guests";
+        organiser = Browserless.organiser(port);
+    }
+
+    @AfterEach
+    void back() {
+        clock.set(TestClock.START);
+    }
+
+    private Document list() {
+        return organiser.get(guests).document();
+    }
+
+    /** Does something on the page of the list. @return what is said about it */
+    private String said(String path, Map<String, String> fields) {
+        organiser.post(guests, guests + path, fields);
+        return list().select(".said, .warned").text();
+    }
+
+    private String takeIn(String text) {
+        return said("", Map.of("text", text));
+    }
+
+    /** The subject of the latest letter to an address; empty when there was none. */
+    private String letterTo(String address) {
+        worker.sendDue();
+        return tray.latestTo(address).map(TrayQueries.Mail::subject).orElse("");
+    }
+
+    @Test
+    void addresses_tables_and_cards_are_taken_in_once_each_and_nobody_is_written_to() {
+        assertThat(takeIn("Wren Skerry <wren@list.example>\nteo@list.example\nnot an address"))
+                .contains("2");
+        takeIn("name,email\nIlse Merrow,ilse@list.example\nWren Again,WREN@list.example\n");
+        takeIn("BEGIN:VCARD\r\nVERSION:4.0\r\nFN:Piran Strand\r\nEMAIL:piran@list.example\r\nEND:VCARD\r\n");
+        assertThat(list().select("table tbody tr td:nth-child(3)").eachText())
+                .containsExactlyInAnyOrder(
+                        "wren@list.example", "teo@list.example", "ilse@list.example", "piran@list.example");
+        assertThat(letterTo("wren@list.example")).isEmpty();
+    }
+
+    @Test
+    void invitations_go_out_once_and_only_when_the_links_lead_somewhere() {
+        takeIn("kofi@list.example");
+        offerings.turn(at.offering(), OfferingStatus.CLOSED);
+        assertThat(said("/send", Map.of())).contains("publish the offering first");
+        offerings.turn(at.offering(), OfferingStatus.PUBLISHED);
+        assertThat(said("/send", Map.of())).isEqualTo("1 invitation is on its way.");
+        assertThat(said("/send", Map.of())).isEqualTo("0 invitations are on their way.");
+        String invitation = letterTo("kofi@list.example");
+        assertThat(invitation).contains("Knots and splicing bench");
+        assertThat(said("/remind", Map.of())).isEqualTo("1 person is reminded.");
+        assertThat(letterTo("kofi@list.example")).isNotEqualTo(invitation).contains("Knots and splicing bench");
+    }
+
+    @Test
+    void who_is_taken_off_the_list_has_a_link_that_is_worth_nothing() {
+        takeIn("ade@list.example");
+        String link = list().select("[data-copy-text]").attr("data-copy-text").replaceAll("^https?://[^/]+", "");
+        assertThat(new Browserless(port).get(link).document().select("[name=invited]"))
+                .isNotEmpty();
+        String remove = list().select("form[action$=remove]").attr("action");
+        assertThat(said(remove.substring(guests.length()), Map.of())).startsWith("Off the list.");
+        assertThat(new Browserless(port).get(link).document().select("[name=invited]"))
+                .isEmpty();
+        assertThat(list().select("table tbody").text()).contains("Nobody is on the list yet");
+        clock.windOn(Duration.ofMinutes(1));
+        takeIn("next@list.example");
+        String next = list().select("[data-copy-text]").attr("data-copy-text").replaceAll("^https?://[^/]+", "");
+        assertThat(new Browserless(port).get(next).document().select("[name=invited]"))
+                .isNotEmpty();
+        assertThat(new Browserless(port).get(link).document().select("[name=invited]"))
+                .as("also when somebody else has the row now")
+                .isEmpty();
+        said("/send", Map.of());
+        assertThat(letterTo("next@list.example")).contains("You are invited");
+    }
+
+    @Test
+    void nonsense_takes_in_nobody_and_says_so() {
+        for (String text : List.of("", "   ", "@", "a,b,c\n1,2,3", "BEGIN:VCARD\nEND:VCARD")) {
+            assertThat(takeIn(text)).as(text).matches("Nobody was taken in.*|.*Not e-mail addresses.*");
+        }
+        assertThat(takeIn("x".repeat(1_100_000))).contains("larger than 1 MB");
+        assertThat(list().select("table tbody").text()).contains("Nobody is on the list yet");
+        assertThat(said("/replies", Map.of("text", "BEGIN:VCALENDAR\nMETHOD:PUBLISH\nEND:VCALENDAR")))
+                .isNotBlank();
+    }
+
+    @Test
+    void who_asks_to_come_is_let_in_or_not_and_hears_of_it() {
+        Browserless stranger = new Browserless(port);
+        String page = "/p/" + at.slug();
+        assertThat(stranger.post(page, page + "/ask", Map.of("name", "Wren", "email", "no"))
+                        .status())
+                .isEqualTo(422);
+        for (String name : List.of("Oriel Merrow", "Quill Strand")) {
+            String address = name.split(" ")[0].toLowerCase(java.util.Locale.ROOT) + at.offering() + "@asks.example";
+            stranger.post(page, page + "/ask", Map.of("name", name, "email", address, "words", "=1+1 <b>please</b>"));
+        }
+        assertThat(list().select(".asking li")).hasSize(2);
+        assertThat(list().select(".asking li").text()).contains("=1+1 <b>please</b>");
+        takeIn("not-yet" + at.offering() + "@list.example");
+        String first = list().select(".asking form").get(0).attr("action").substring(guests.length());
+        String second = list().select(".asking form").get(1).attr("action").substring(guests.length());
+        assertThat(said(first, Map.of("yes", "true"))).isEqualTo("Invited, and told.");
+        assertThat(said(second, Map.of("yes", "false"))).isEqualTo("Told that there is no room.");
+        assertThat(list().select(".asking")).isEmpty();
+        assertThat(list().select("table tbody tr")).hasSize(2);
+        assertThat(letterTo("not-yet" + at.offering() + "@list.example"))
+                .as("who has not been invited yet")
+                .isEmpty();
+        assertThat(letterTo("oriel" + at.offering() + "@asks.example")).isNotBlank();
+        assertThat(letterTo("quill" + at.offering() + "@asks.example")).isNotBlank();
+    }
+
+    @Test
+    void strangers_do_not_see_the_list() {
+        assertThat(new Browserless(port).get(guests).location()).contains("/sign-in");
+        assertThat(organiser.get("/desk/offerings/999999/guests").status()).isEqualTo(404);
+    }
+}

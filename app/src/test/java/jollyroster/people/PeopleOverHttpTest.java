@@ -1,0 +1,121 @@
+package jollyroster.people;
+
+import static jollyroster.Saltmarrow.Wanted.seats;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.ZoneOffset;
+import java.util.List;
+import jollyroster.AppTest;
+import jollyroster.Browserless;
+import jollyroster.Saltmarrow;
+import jollyroster.Saltmarrow.Published;
+import jollyroster.roster.PersonQueries;
+import jollyroster.roster.PersonQueries.Person;
+import jollyroster.roster.RosterCommands;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.test.web.server.LocalServerPort;
+
+/** People across sessions: found, shown with all they are on, taken away, and compared. */
+@AppTest
+class PeopleOverHttpTest {
+
+    @Autowired
+    Saltmarrow saltmarrow;
+
+    @Autowired
+    RosterCommands roster;
+
+    @Autowired
+    PersonQueries people;
+
+    @LocalServerPort
+    int port;
+
+    private Browserless organiser;
+    private Published first;
+    private Published second;
+
+    @BeforeEach
+    void morning() {
+        first = saltmarrow.publish(seats(5));
+        second = saltmarrow.publish(seats(1));
+        organiser = Browserless.organiser(port);
+    }
+
+    private Person known(String name) {
+        return people.people(name, 0, 10).get(0);
+    }
+
+    @Test
+    void somebody_is_found_by_a_part_of_name_or_address_with_all_they_are_on() {
+        roster.register(Saltmarrow.person(first.session(), "Iolanthe Merrow", 2));
+        roster.register(Saltmarrow.person(second.session(), "Iolanthe Merrow", 1));
+        for (String sought : List.of("iolanthe", "MERROW", "the.merrow@crew")) {
+            var row = organiser.get("/desk/people?q=" + sought).document().select("tbody tr");
+            assertThat(row.select(".name").eachText()).as(sought).containsExactly("Iolanthe Merrow");
+            assertThat(row.select("td.number").text()).isEqualTo("2");
+        }
+        var page = organiser.get("/desk/people/" + known("Iolanthe").id()).document();
+        assertThat(page.select("main").text()).contains("Iolanthe Merrow", "iolanthe.merrow@crew.example");
+        assertThat(page.select("tbody tr")).hasSize(2);
+        assertThat(organiser
+                        .get("/desk/people?q=%25")
+                        .document()
+                        .select("tbody")
+                        .text())
+                .as("a wildcard is a letter like any other")
+                .contains("Nobody of that name");
+    }
+
+    @Test
+    void the_list_is_read_in_pages_in_the_order_of_names() {
+        for (int i = 0; i < 3; i++) {
+            roster.register(Saltmarrow.person(first.session(), "Aaron " + (char) ('Z' - i) + "ander", 1));
+        }
+        List<String> inOrder =
+                people.people("aaron", 0, 2).stream().map(Person::name).toList();
+        List<String> rest =
+                people.people("aaron", 1, 2).stream().map(Person::name).toList();
+        assertThat(inOrder).containsExactly("Aaron Xander", "Aaron Yander");
+        assertThat(rest).containsExactly("Aaron Zander");
+        assertThat(known("Aaron Xander").last()).isNotNull();
+    }
+
+    @Test
+    void a_person_leaves_as_a_contact_card_and_a_stranger_is_nobody() {
+        roster.register(Saltmarrow.person(first.session(), "Tomé O'Strand; Jr", 1));
+        Browserless.Page card = organiser.get("/desk/people/" + known("Tomé").id() + ".vcf");
+        assertThat(card.response().headers().firstValue("content-type").orElse(""))
+                .startsWith("text/vcard");
+        assertThat(card.response().body()).contains("VERSION:4.0", "FN:Tomé O'Strand\\; Jr");
+        assertThat(organiser.get("/desk/people/999999").status()).isEqualTo(404);
+        assertThat(organiser.get("/desk/people/999999.vcf").status()).isEqualTo(404);
+    }
+
+    private static Person person(long id, String name, String phone) {
+        return new Person(id, name, "p" + id + "@crew.example", phone, ZoneOffset.UTC, 1, null);
+    }
+
+    @Test
+    void people_who_are_probably_one_share_a_name_or_a_phone() {
+        List<SamePeople.Group> groups = SamePeople.among(List.of(
+                person(1, "José Márquez-Strand", ""),
+                person(2, "marquez strand jose", "+19025550101"),
+                person(3, "Wren Skerry", "+19025550101"),
+                person(4, "Wren Skerry", "+19025550102"),
+                person(5, "Teo Vance", ""),
+                person(6, "Ilse Merrow", "+19025550102")));
+        assertThat(groups)
+                .extracting(g -> g.why() + g.people().stream().map(Person::id).toList())
+                .containsExactlyInAnyOrder(
+                        "the same name[1, 2]", "the same name[3, 4]", "the same phone[2, 3]", "the same phone[4, 6]");
+        assertThat(SamePeople.among(
+                        List.of(person(1, "Teo Vance", "+19025550101"), person(2, "Teo Vance", "+19025550101"))))
+                .as("a pair that shares both is one group")
+                .hasSize(1);
+        assertThat(SamePeople.among(List.of(person(1, "Teo Vance", ""), person(2, "Teo Vantage", ""))))
+                .isEmpty();
+    }
+}
