@@ -27,7 +27,9 @@ import org.springframework.stereotype.Component;
 @Component
 class CalendarAnswers {
 
-    private static final Pattern INVITEE = Pattern.compile("invitee-(\\d{1,15})-(\\d{1,15})@(.+)");
+    /** The generation was not part of it at first; all were 1 then. */
+    private static final Pattern INVITEE = Pattern.compile("invitee-(\\d{1,15})(?:\\.(\\d{1,9}))?-(\\d{1,15})@(.+)");
+
     private static final Pattern REGISTRATION = Pattern.compile("registration-(\\d{1,15})(?:-\\d{1,15})?@(.+)");
     private final GuestQueries guests;
     private final RosterQueries roster;
@@ -64,8 +66,10 @@ class CalendarAnswers {
 
     Came apply(Replied replied) {
         Matcher invitee = INVITEE.matcher(replied.uid());
-        if (invitee.matches() && invitee.group(3).equals(address.host())) {
-            return ofInvitee(Long.parseLong(invitee.group(1)), Long.parseLong(invitee.group(2)), replied);
+        if (invitee.matches() && invitee.group(4).equals(address.host())) {
+            int generation = invitee.group(2) == null ? 1 : Integer.parseInt(invitee.group(2));
+            Link link = new Link(Long.parseLong(invitee.group(1)), generation);
+            return ofInvitee(link, Long.parseLong(invitee.group(3)), replied);
         }
         Matcher registration = REGISTRATION.matcher(replied.uid());
         return registration.matches() && registration.group(2).equals(address.host())
@@ -73,8 +77,7 @@ class CalendarAnswers {
                 : Came.UNKNOWN;
     }
 
-    private Came ofInvitee(long id, long session, Replied replied) {
-        Link link = new Link(id, 1);
+    private Came ofInvitee(Link link, long session, Replied replied) {
         Optional<GuestQueries.Invitee> found = guests.invitee(link);
         Optional<Session> date = programme
                 .session(session)

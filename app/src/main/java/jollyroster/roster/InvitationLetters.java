@@ -103,7 +103,7 @@ class InvitationLetters {
         }
         Session s = dates.get(0);
         CalendarEntry entry = new CalendarEntry(
-                "invitee-" + to.link().id() + "-" + s.id() + "@" + address.host(),
+                "invitee-" + to.link().id() + "." + to.link().generation() + "-" + s.id() + "@" + address.host(),
                 s.sequence(),
                 s.offering().title(),
                 s.offering().summary() + "\n\nYour answer: " + links.invited(to.link()),

@@ -14,6 +14,7 @@ import jollyroster.TestClock;
 import jollyroster.outbox.OutboxWorker;
 import jollyroster.programme.OfferingCommands;
 import jollyroster.programme.OfferingStatus;
+import jollyroster.programme.SheetForm;
 import jollyroster.standin.TrayQueries;
 import org.jsoup.nodes.Document;
 import org.junit.jupiter.api.AfterEach;
@@ -165,6 +166,42 @@ class GuestsOverHttpTest {
                 .isEmpty();
         assertThat(letterTo("oriel" + at.offering() + "@asks.example")).isNotBlank();
         assertThat(letterTo("quill" + at.offering() + "@asks.example")).isNotBlank();
+    }
+
+    /** What a calendar program sends back to an invitation. */
+    private static String reply(String request, String answer, String from) {
+        String uid =
+                request.lines().filter(l -> l.startsWith("UID:")).findFirst().orElseThrow();
+        return String.join(
+                "\r\n",
+                "BEGIN:VCALENDAR",
+                "VERSION:2.0",
+                "PRODID:-//Test//EN",
+                "METHOD:REPLY",
+                "BEGIN:VEVENT",
+                uid,
+                "DTSTAMP:20270310T130000Z",
+                "ATTENDEE;PARTSTAT=" + answer + ":mailto:" + from,
+                "END:VEVENT",
+                "END:VCALENDAR",
+                "");
+    }
+
+    @Test
+    void what_a_calendar_answers_to_an_invitation_is_taken_if_it_is_theirs() {
+        at = saltmarrow.publish(seats(4).inviting(new SheetForm.Inviting(true, false, "NEVER")));
+        guests = "/desk/offerings/" + at.offering() + "/guests";
+        takeIn("Sunniva Strand <sunniva@calendar.example>");
+        said("/send", Map.of());
+        worker.sendDue();
+        String request = tray.latestTo("sunniva@calendar.example").orElseThrow().calendar();
+        assertThat(said("/replies", Map.of("text", reply(request, "ACCEPTED", "wren@calendar.example"))))
+                .doesNotStartWith("1 answer");
+        assertThat(list().select("table tbody td.whole").get(0).text()).doesNotContain("yes");
+        said("/replies", Map.of("text", reply(request, "ACCEPTED", "sunniva@calendar.example")));
+        assertThat(list().select("table tbody td.whole").get(0).text()).contains("yes");
+        said("/replies", Map.of("text", reply(request, "DECLINED", "sunniva@calendar.example")));
+        assertThat(list().select("table tbody td.whole").get(0).text()).contains("no");
     }
 
     @Test
