@@ -89,7 +89,13 @@ final class Crew {
     }
 
     /** @param email unique within a crew, under a domain that cannot exist */
-    record Member(String name, String email, String phone, String zone) {}
+    record Member(String name, String email, String phone, String zone) {
+
+        /** As somebody who lives near enough to come to the quay. */
+        Member nearby() {
+            return new Member(name, email, phone, "America/Halifax");
+        }
+    }
 
     Member next() {
         String first = FIRST.get(made % FIRST.size());

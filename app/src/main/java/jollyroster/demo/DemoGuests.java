@@ -49,7 +49,7 @@ class DemoGuests {
             guests.sendInvitations(offering);
         }));
         for (int i = 0; i < INVITED * 2 / 3; i++) {
-            Crew.Member member = invited.get(i);
+            Crew.Member member = invited.get(i).nearby();
             Reply reply = i % 7 == 3 ? Reply.NO : i % 5 == 4 ? Reply.MAYBE : Reply.YES;
             int party = reply == Reply.YES ? crew.party(3) : 1;
             Instant at = Instant.parse("2027-03-04T15:00:00Z").plus(Duration.ofMinutes(60 + crew.upTo(5 * 24 * 60)));

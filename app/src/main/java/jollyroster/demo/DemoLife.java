@@ -98,7 +98,8 @@ class DemoLife {
     private void visit(Visit visit, List<Crew.Member> people, Crew crew, List<Happening> happenings) {
         Interval span = programme.session(visit.session()).orElseThrow().span();
         for (int i = 0; i < visit.people(); i++) {
-            Crew.Member member = people.get((visit.from() + i) % PEOPLE);
+            Crew.Member one = people.get((visit.from() + i) % PEOPLE);
+            Crew.Member member = visit.radio() ? one : one.nearby();
             int party = visit.radio() ? 1 : crew.party(3);
             Map<String, String> answers = visit.radio() ? radioAnswers(crew) : knotAnswers(crew, party);
             Instant latest = span.start().isBefore(DemoClock.START) ? span.start() : DemoClock.START;
@@ -118,7 +119,7 @@ class DemoLife {
     private void joining(
             long session, int from, int number, List<Crew.Member> people, Crew crew, List<Happening> happenings) {
         for (int i = 0; i < number; i++) {
-            Crew.Member member = people.get((from + i * 3) % PEOPLE);
+            Crew.Member member = people.get((from + i * 3) % PEOPLE).nearby();
             Instant at = DemoClock.START.minus(Duration.ofMinutes(30 + crew.upTo(9 * 24 * 60)));
             Map<String, String> answers = courseAnswers(crew);
             happenings.add(new Happening(at, () -> register(session, member, 1, answers)));

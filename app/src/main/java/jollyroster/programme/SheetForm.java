@@ -44,7 +44,13 @@ public record SheetForm(
         taking = taking == null ? Taking.openly() : taking;
         inviting = inviting == null ? Inviting.nobody() : inviting;
         paying = paying == null ? Paying.nothing() : paying;
-        question = question == null ? List.of() : new ArrayList<>(question);
+        question = question == null ? List.of() : withoutGaps(question);
+    }
+
+    /** A form whose questions are not numbered one after the other has nothing asked in between. */
+    private static List<QuestionForm> withoutGaps(List<@Nullable QuestionForm> sent) {
+        QuestionForm nothing = QuestionForm.of("", "", "", false, "");
+        return new ArrayList<>(sent.stream().map(q -> q == null ? nothing : q).toList());
     }
 
     /** An empty sheet with this title, for a draft that was just begun. */

@@ -162,4 +162,41 @@ class SheetOverHttpTest {
                         .status())
                 .isEqualTo(404);
     }
+
+    @Test
+    void a_question_that_is_dropped_is_neither_asked_nor_taken_and_what_was_answered_stays() {
+        Map<String, String> swim = Map.of("q.boat", "Gig", "q.i_can_swim", "yes");
+        assertThat(new Browserless(port).register(at, swim).state()).isEqualTo("registered");
+        Map<String, String> fields = filledIn();
+        assertThat(fields).containsEntry("question[0].label", "Boat?");
+        fields.keySet().removeIf(name -> name.startsWith("question[0]"));
+        assertThat(keep(fields).status()).isEqualTo(302);
+        assertThat(new Browserless(port).get("/p/" + at.slug()).document().select("[name=q.boat]"))
+                .isEmpty();
+        Map<String, String> late = new LinkedHashMap<>(swim);
+        late.putAll(Map.of("q.boat", "Dinghy", "email", "late@crew.example", "name", "Late Comer"));
+        assertThat(new Browserless(port).register(at, late).state()).isEqualTo("registered");
+        String answers =
+                organiser.get(sheet + "/answers").document().select("main").text();
+        assertThat(answers).contains("Boat?").doesNotContain("2 answers Dinghy");
+        assertThat(organiser.get(sheet + "/answers.csv").response().body())
+                .contains("Boat?", "Gig")
+                .doesNotContain("Dinghy");
+    }
+
+    @Test
+    void a_form_with_absurd_fields_is_refused_and_breaks_nothing() {
+        for (String field : List.of(
+                "question[100000].label",
+                "question[-1].label",
+                "question[x].label",
+                "question[0].options[7]",
+                "words",
+                "seats[0]")) {
+            Map<String, String> fields = filledIn();
+            fields.put(field, "Absurd");
+            assertThat(keep(fields).status()).as(field).isLessThan(500);
+        }
+        assertThat(programme.questions(at.offering())).hasSize(2);
+    }
 }
