@@ -144,7 +144,7 @@ class Needs {
                     2,
                     in(s, now),
                     named(s),
-                    people + " for " + s.seats() + " seats.",
+                    people + " for " + (s.seats() == 1 ? "the one seat." : s.seats() + " seats."),
                     "More seats?",
                     address(s) + "#seats"));
         }

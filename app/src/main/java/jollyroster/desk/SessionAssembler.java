@@ -203,7 +203,9 @@ class SessionAssembler {
         long came = facts.attended().values().stream()
                 .filter(a -> a.verdict() == Verdict.ATTENDED)
                 .count();
-        return facts.past() ? came + " of " + people + " registrations attended" : people + " registrations";
+        return facts.past()
+                ? came + " of " + people + " registrations attended"
+                : people + (people == 1 ? " registration" : " registrations");
     }
 
     private static SessionView.Logged logged(RosterQueries.Logged l, ZoneId zone) {

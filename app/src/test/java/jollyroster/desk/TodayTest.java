@@ -101,7 +101,7 @@ class TodayTest {
         assertThat(needs(title(at) + ",")).noneMatch(li -> li.text().contains("wait"));
         roster.register(Saltmarrow.person(at.session(), "Teo Vance", 1));
         assertThat(needs(title(at) + ",")).anySatisfy(li -> {
-            assertThat(li.text()).contains("One person waits for 1 seats");
+            assertThat(li.text()).contains("One person waits for the one seat.");
             leadsSomewhere(li);
         });
         organiser.post("/desk", "/desk/sessions/" + at.session() + "/seats", Map.of("seats", "2"));
