@@ -12,9 +12,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Consumer;
 import jollyroster.platform.Reads;
-import org.jooq.Cursor;
 import org.jooq.ResultQuery;
-import org.jooq.exception.DataAccessException;
 import org.jooq.impl.DSL;
 import org.springframework.stereotype.Component;
 
@@ -52,12 +50,12 @@ public class ExportQueries {
     /** Hands every registration on a session to {@code to}, in order of registering. */
     public void stream(long session, List<Long> questions, Consumer<Row> to) {
         List<Long> all = new ArrayList<>();
-        each(numbers(session), row -> all.add(row.getLong(1)));
+        reads.each(numbers(session), row -> all.add(row.getLong(1)));
         for (int from = 0; from < all.size(); from += PIECE) {
             long first = all.get(from);
             long last = all.get(Math.min(from + PIECE, all.size()) - 1);
             Map<Long, Map<Long, String>> answers = answers(first, last, questions);
-            each(piece(session, first, last), row -> to.accept(row(row, answers)));
+            reads.each(piece(session, first, last), row -> to.accept(row(row, answers)));
         }
     }
 
@@ -67,23 +65,6 @@ public class ExportQueries {
                 .from(REGISTRATION)
                 .where(REGISTRATION.SESSION_ID.eq(session))
                 .orderBy(REGISTRATION.ID);
-    }
-
-    /** What is done with a row of the store. */
-    private interface Reading {
-        void read(ResultSet row) throws SQLException;
-    }
-
-    /** Row by row as the driver hands them over: a record for each would take longer than reading it. */
-    private static void each(ResultQuery<?> query, Reading reading) {
-        try (Cursor<?> cursor = query.fetchLazy()) {
-            ResultSet rows = cursor.resultSet();
-            while (rows.next()) {
-                reading.read(rows);
-            }
-        } catch (SQLException e) {
-            throw new DataAccessException("A roster could not be read to its end", e);
-        }
     }
 
     /** Found by their numbers: the plus keeps the store from reading the whole session for each piece. */
@@ -115,7 +96,7 @@ public class ExportQueries {
                 ANSWER.REGISTRATION_ID
                         .between(first, last)
                         .and(DSL.field("+{0}", Long.class, ANSWER.QUESTION_ID).in(questions)));
-        each(given, row -> RosterPageQueries.join(answers, row.getLong(1), row.getLong(2), row.getString(3)));
+        reads.each(given, row -> RosterPageQueries.join(answers, row.getLong(1), row.getLong(2), row.getString(3)));
         return answers;
     }
 
