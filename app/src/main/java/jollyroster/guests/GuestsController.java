@@ -247,8 +247,12 @@ class GuestsController {
             @RequestParam(defaultValue = "false") boolean yes,
             RedirectAttributes flash) {
         known(id);
-        commands.decide(id, plea, yes, permissions.actor());
-        flash.addFlashAttribute("said", yes ? "Invited, and told." : "Told that there is no room.");
+        boolean told = commands.decide(id, plea, yes, permissions.actor());
+        flash.addFlashAttribute(
+                told ? "said" : "warned",
+                told
+                        ? yes ? "Invited, and told." : "Told that there is no room."
+                        : "Nobody was written to: it was decided before, or no date is to come.");
         return back(id);
     }
 

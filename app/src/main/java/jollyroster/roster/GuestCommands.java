@@ -14,11 +14,13 @@ import jollyroster.platform.Permissions;
 import jollyroster.platform.PersonalLinks;
 import jollyroster.platform.Writes;
 import jollyroster.platform.tables.tables.records.InviteeRecord;
+import jollyroster.platform.tables.tables.records.PleaRecord;
 import jollyroster.programme.Offering;
 import jollyroster.programme.Session;
 import jollyroster.programme.SessionCommands;
 import jollyroster.programme.Visibility;
 import org.jooq.Condition;
+import org.jooq.TableField;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -107,14 +109,27 @@ public class GuestCommands {
     }
 
     private int invite(long offering, Condition whom, Instant now) {
+        return write(offering, whom, letters::invite, INVITEE.INVITED_AT, now);
+    }
+
+    /** One of the letters that people on the list get. */
+    private interface Writing {
+        void to(InvitationLetters.Addressee invitee, List<Session> dates, Instant now);
+    }
+
+    /** @param stamp where it is kept that they were written to. @return how many were */
+    private int write(
+            long offering, Condition whom, Writing letter, TableField<InviteeRecord, Instant> stamp, Instant now) {
         List<Session> dates = coming(offering, now);
-        List<InviteeRecord> waiting = dates.isEmpty() ? List.of() : invitees(offering, whom);
-        waiting.forEach(invitee -> {
-            letters.invite(addressee(invitee), dates, now);
-            invitee.setInvitedAt(now);
-            invitee.store();
-        });
-        return waiting.size();
+        if (dates.isEmpty()) {
+            return 0;
+        }
+        Condition those = INVITEE.OFFERING_ID.eq(offering).and(whom);
+        List<InviteeRecord> people =
+                writes.sql().selectFrom(INVITEE).where(those).fetch();
+        people.forEach(invitee -> letter.to(addressee(invitee), dates, now));
+        writes.sql().update(INVITEE).set(stamp, now).where(those).execute();
+        return people.size();
     }
 
     private static InvitationLetters.Addressee addressee(InviteeRecord invitee) {
@@ -133,29 +148,16 @@ public class GuestCommands {
                 .fetchSingle(OFFERING.TITLE);
     }
 
-    private List<InviteeRecord> invitees(long offering, Condition whom) {
-        return writes.sql()
-                .selectFrom(INVITEE)
-                .where(INVITEE.OFFERING_ID.eq(offering))
-                .and(whom)
-                .fetch();
-    }
-
     /** Writes once more to these invitees. @return how many */
     @Transactional
     public int remind(long offering, Collection<Long> invitees) {
         permissions.requireOrganiser();
-        Instant now = clock.instant();
-        List<Session> dates = coming(offering, now);
-        List<InviteeRecord> silent = dates.isEmpty()
-                ? List.of()
-                : invitees(offering, INVITEE.ID.in(invitees).and(INVITEE.INVITED_AT.isNotNull()));
-        silent.forEach(invitee -> {
-            letters.remind(addressee(invitee), dates, now);
-            invitee.setRemindedAt(now);
-            invitee.store();
-        });
-        return silent.size();
+        return write(
+                offering,
+                INVITEE.ID.in(invitees).and(INVITEE.INVITED_AT.isNotNull()),
+                letters::remind,
+                INVITEE.REMINDED_AT,
+                clock.instant());
     }
 
     /** The dates that people can be invited to. */
@@ -181,28 +183,38 @@ public class GuestCommands {
                 .execute();
     }
 
-    /** Says yes or no to somebody who asked. A yes puts them on the list and writes to them. */
+    /**
+     * Says yes or no to somebody who asked. A yes puts them on the list and writes to them.
+     *
+     * @return whether they are told; not if they were told before, or invited while no date is to come
+     */
     @Transactional
-    public void decide(long offering, long plea, boolean yes, String actor) {
+    public boolean decide(long offering, long plea, boolean yes, String actor) {
         permissions.requireOrganiser();
         Instant now = clock.instant();
-        writes.sql()
+        Optional<PleaRecord> open = writes.sql()
                 .selectFrom(PLEA)
                 .where(PLEA.ID.eq(plea))
                 .and(PLEA.OFFERING_ID.eq(offering))
                 .and(PLEA.DECIDED_AT.isNull())
-                .fetchOptional()
-                .ifPresent(asked -> {
-                    asked.setDecidedAt(now);
-                    asked.setIsGranted(yes);
-                    asked.setDecidedBy(actor);
-                    asked.store();
-                    if (yes) {
-                        add(offering, new Guest(asked.getName(), asked.getEmail()), now);
-                        invite(offering, INVITEE.EMAIL.eq(asked.getEmail()), now);
-                    } else {
-                        letters.refuse(asked.getId(), asked.getName(), asked.getEmail(), title(offering), now);
-                    }
-                });
+                .fetchOptional();
+        open.ifPresent(asked -> {
+            asked.setDecidedAt(now);
+            asked.setIsGranted(yes);
+            asked.setDecidedBy(actor);
+            asked.store();
+        });
+        return open.map(asked -> yes ? letIn(offering, asked, now) : turnAway(offering, asked, now))
+                .orElse(false);
+    }
+
+    private boolean letIn(long offering, PleaRecord asked, Instant now) {
+        add(offering, new Guest(asked.getName(), asked.getEmail()), now);
+        return invite(offering, INVITEE.EMAIL.eq(asked.getEmail()), now) > 0;
+    }
+
+    private boolean turnAway(long offering, PleaRecord asked, Instant now) {
+        letters.refuse(asked.getId(), asked.getName(), asked.getEmail(), title(offering), now);
+        return true;
     }
 }

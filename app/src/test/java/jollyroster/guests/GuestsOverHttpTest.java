@@ -158,6 +158,7 @@ class GuestsOverHttpTest {
         String first = list().select(".asking form").get(0).attr("action").substring(guests.length());
         String second = list().select(".asking form").get(1).attr("action").substring(guests.length());
         assertThat(said(first, Map.of("yes", "true"))).isEqualTo("Invited, and told.");
+        assertThat(said(first, Map.of("yes", "true"))).startsWith("Nobody was written to");
         assertThat(said(second, Map.of("yes", "false"))).isEqualTo("Told that there is no room.");
         assertThat(list().select(".asking")).isEmpty();
         assertThat(list().select("table tbody tr")).hasSize(2);
