@@ -17,7 +17,7 @@ import jollyroster.programme.SessionCommands;
 import jollyroster.programme.SheetForm;
 import jollyroster.programme.Venue;
 import jollyroster.programme.VenueCommands;
-import jollyroster.roster.Application;
+import jollyroster.seating.Application;
 import jollyroster.team.AccountCommands;
 import org.springframework.boot.test.context.TestComponent;
 

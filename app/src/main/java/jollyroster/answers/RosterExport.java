@@ -8,7 +8,6 @@ import java.util.Map;
 import jollyroster.exchange.Tables;
 import jollyroster.programme.AskedQuestion;
 import jollyroster.programme.Session;
-import jollyroster.roster.ExportQueries;
 import org.springframework.stereotype.Component;
 
 /** Rosters as a table: a row a registration, a column a question, written row by row as they are read. */

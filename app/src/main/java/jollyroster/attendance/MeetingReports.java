@@ -6,7 +6,7 @@ import jollyroster.platform.PersonalLinks;
 import jollyroster.platform.ServiceSignature;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Session;
-import jollyroster.roster.RosterQueries;
+import jollyroster.seating.RosterQueries;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.PostMapping;

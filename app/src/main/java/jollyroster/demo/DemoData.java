@@ -9,7 +9,7 @@ import jollyroster.door.LinkWorker;
 import jollyroster.outbox.OutboxQueries;
 import jollyroster.outbox.OutboxWorker;
 import jollyroster.platform.OrganisationQueries;
-import jollyroster.roster.HoldWorker;
+import jollyroster.seating.HoldWorker;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
 import org.springframework.context.annotation.Profile;

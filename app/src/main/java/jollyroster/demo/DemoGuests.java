@@ -8,12 +8,12 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
 import jollyroster.core.door.LinkTokens.Link;
+import jollyroster.guests.GuestCommands;
+import jollyroster.guests.GuestQueries;
+import jollyroster.guests.Reply;
+import jollyroster.guests.ReplyCommands;
 import jollyroster.programme.ProgrammeQueries;
-import jollyroster.roster.Application;
-import jollyroster.roster.GuestCommands;
-import jollyroster.roster.GuestQueries;
-import jollyroster.roster.Reply;
-import jollyroster.roster.ReplyCommands;
+import jollyroster.seating.Application;
 import org.springframework.context.annotation.Profile;
 import org.springframework.stereotype.Component;
 

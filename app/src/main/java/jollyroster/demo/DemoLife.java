@@ -10,18 +10,19 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import jollyroster.answers.Answer;
 import jollyroster.attendance.AttendanceCommands;
 import jollyroster.core.attendance.Verdict;
 import jollyroster.core.dates.Interval;
+import jollyroster.core.seats.RegistrationState;
 import jollyroster.programme.AskedQuestion;
 import jollyroster.programme.ProgrammeQueries;
-import jollyroster.roster.Application;
-import jollyroster.roster.Registering;
-import jollyroster.roster.Registration;
-import jollyroster.roster.RegistrationState;
-import jollyroster.roster.RosterCommands;
-import jollyroster.roster.RosterQueries;
-import jollyroster.roster.WaitlistCommands;
+import jollyroster.seating.Application;
+import jollyroster.seating.Registering;
+import jollyroster.seating.Registration;
+import jollyroster.seating.RosterCommands;
+import jollyroster.seating.RosterQueries;
+import jollyroster.seating.WaitlistCommands;
 import org.springframework.context.annotation.Profile;
 import org.springframework.stereotype.Component;
 
@@ -196,7 +197,7 @@ class DemoLife {
         }
     }
 
-    private List<Application.Answer> asked(long session, Map<String, String> answers) {
+    private List<Answer> asked(long session, Map<String, String> answers) {
         long offering = programme.session(session).orElseThrow().offering().id();
         return programme.questions(offering).stream()
                 .filter(q -> !answers.getOrDefault(q.question().key(), "").isEmpty())
@@ -204,8 +205,8 @@ class DemoLife {
                 .toList();
     }
 
-    private static Application.Answer answer(AskedQuestion asked, String value) {
-        return new Application.Answer(
+    private static Answer answer(AskedQuestion asked, String value) {
+        return new Answer(
                 asked.id(),
                 0,
                 asked.question().label(),

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
+import jollyroster.answers.Answer;
 import jollyroster.core.dates.SessionTime;
 import jollyroster.programme.AskedQuestion;
 import jollyroster.programme.OfferingCommands;
@@ -16,8 +17,8 @@ import jollyroster.programme.SessionCommands;
 import jollyroster.programme.SheetForm;
 import jollyroster.programme.Venue;
 import jollyroster.programme.VenueCommands;
-import jollyroster.roster.Application;
-import jollyroster.roster.RosterCommands;
+import jollyroster.seating.Application;
+import jollyroster.seating.RosterCommands;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
 import org.springframework.context.annotation.Profile;
@@ -126,8 +127,8 @@ class MeasuringStick implements ApplicationRunner {
     }
 
     private static Application somebody(long session, String email, List<Long> asked) {
-        List<Application.Answer> answers = asked.stream()
-                .map(question -> new Application.Answer(question, 0, "Asked", "Curlew", List.of()))
+        List<Answer> answers = asked.stream()
+                .map(question -> new Answer(question, 0, "Asked", "Curlew", List.of()))
                 .toList();
         return new Application(session, "Crew Member", email, "", 1, DemoData.HOME, List.of(), answers, "");
     }

@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import jollyroster.chart.Tideline;
+import jollyroster.people.PersonQueries;
 import jollyroster.platform.DeskPage;
 import jollyroster.platform.Member;
 import jollyroster.platform.OrganisationQueries;
@@ -23,8 +24,7 @@ import jollyroster.programme.HostQueries;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.SeatCounts.SeatCount;
 import jollyroster.programme.Session;
-import jollyroster.roster.PersonQueries;
-import jollyroster.roster.RosterQueries;
+import jollyroster.seating.RosterQueries;
 import org.springframework.web.bind.annotation.ControllerAdvice;
 import org.springframework.web.bind.annotation.ModelAttribute;
 

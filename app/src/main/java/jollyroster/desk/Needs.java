@@ -28,7 +28,7 @@ import jollyroster.programme.ReadinessCheck;
 import jollyroster.programme.ReadinessView;
 import jollyroster.programme.SeatCounts.SeatCount;
 import jollyroster.programme.Session;
-import jollyroster.roster.RosterQueries;
+import jollyroster.seating.RosterQueries;
 import org.springframework.stereotype.Component;
 
 /** Finds what needs a hand, in order of urgency. */

@@ -9,10 +9,10 @@ import java.util.Locale;
 import java.util.Map;
 import jollyroster.attendance.AttendanceQueries.Attended;
 import jollyroster.core.dates.Interval;
+import jollyroster.core.seats.RegistrationState;
 import jollyroster.platform.Times;
 import jollyroster.programme.Session;
-import jollyroster.roster.Registration;
-import jollyroster.roster.RegistrationState;
+import jollyroster.seating.Registration;
 import org.jspecify.annotations.Nullable;
 
 /** The roster of a session's page, a row for each registration. */

@@ -7,13 +7,13 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import jollyroster.answers.ExportQueries;
 import jollyroster.attendance.AttendanceQueries;
 import jollyroster.attendance.AttendanceQueries.Attended;
 import jollyroster.exchange.Tables;
 import jollyroster.programme.AskedQuestion;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Session;
-import jollyroster.roster.ExportQueries;
 import org.springframework.stereotype.Component;
 
 /** The roster as a table for a spreadsheet, with who was there; written row by row as it is read. */

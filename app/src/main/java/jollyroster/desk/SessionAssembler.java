@@ -10,6 +10,8 @@ import java.util.List;
 import java.util.Optional;
 import jollyroster.chart.SeatStrip;
 import jollyroster.core.attendance.Verdict;
+import jollyroster.core.seats.RegistrationState;
+import jollyroster.logbook.LogbookQueries;
 import jollyroster.platform.MarginNote;
 import jollyroster.platform.Permissions;
 import jollyroster.platform.Pieces;
@@ -21,8 +23,6 @@ import jollyroster.programme.MeetingLink;
 import jollyroster.programme.OutlookWords;
 import jollyroster.programme.Session;
 import jollyroster.programme.Venue;
-import jollyroster.roster.RegistrationState;
-import jollyroster.roster.RosterQueries;
 import org.springframework.stereotype.Component;
 
 /** Puts a session's page together from the programme, the roster, the outbox and attendance. */
@@ -208,7 +208,7 @@ class SessionAssembler {
                 : people + (people == 1 ? " registration" : " registrations");
     }
 
-    private static SessionView.Logged logged(RosterQueries.Logged l, ZoneId zone) {
+    private static SessionView.Logged logged(LogbookQueries.Logged l, ZoneId zone) {
         return new SessionView.Logged(
                 Times.dayAndTime(l.at(), zone), l.actor(), l.name(), l.entry().words(), l.detail());
     }

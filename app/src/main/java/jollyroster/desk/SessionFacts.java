@@ -7,15 +7,15 @@ import java.util.Map;
 import jollyroster.attendance.AttendanceQueries.Attended;
 import jollyroster.core.foresight.Course;
 import jollyroster.core.readiness.Readiness.Clash;
+import jollyroster.core.seats.RegistrationState;
+import jollyroster.logbook.LogbookQueries;
 import jollyroster.outbox.OutboxQueries;
 import jollyroster.programme.AskedQuestion;
 import jollyroster.programme.HostQueries.Host;
 import jollyroster.programme.Session;
-import jollyroster.roster.Registration;
-import jollyroster.roster.RegistrationState;
 import jollyroster.roster.RosterPageQueries;
-import jollyroster.roster.RosterQueries;
 import jollyroster.schedule.ChangeQueries;
+import jollyroster.seating.Registration;
 
 /**
  * What the page and its margin are made from; each part was one query.
@@ -35,7 +35,7 @@ record SessionFacts(
         Map<Long, Integer> before,
         Map<Long, Attended> attended,
         List<OutboxQueries.Count> messages,
-        List<RosterQueries.Logged> logbook,
+        List<LogbookQueries.Logged> logbook,
         Course own,
         List<Course> earlier,
         Map<RegistrationState, RosterPageQueries.Count> counts,

@@ -13,13 +13,13 @@ import java.util.stream.Stream;
 import jollyroster.core.attendance.Verdict;
 import jollyroster.core.dates.ClockChange;
 import jollyroster.core.seats.Outlook;
+import jollyroster.core.seats.RegistrationState;
 import jollyroster.outbox.MessageState;
 import jollyroster.outbox.OutboxQueries.Count;
 import jollyroster.platform.MarginNote;
 import jollyroster.platform.Times;
 import jollyroster.programme.OutlookWords;
 import jollyroster.programme.Session;
-import jollyroster.roster.RegistrationState;
 
 /** The margin of a session's page: what the program worked out about it. */
 final class SessionNotes {

@@ -6,18 +6,20 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
+import jollyroster.answers.GivenQueries;
 import jollyroster.attendance.AttendanceQueries;
 import jollyroster.core.foresight.Course;
+import jollyroster.logbook.LogbookQueries;
 import jollyroster.outbox.OutboxQueries;
 import jollyroster.programme.Clashes;
 import jollyroster.programme.HostQueries;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Session;
 import jollyroster.roster.FillQueries;
-import jollyroster.roster.Registration;
 import jollyroster.roster.RosterPageQueries;
-import jollyroster.roster.RosterQueries;
 import jollyroster.schedule.ChangeQueries;
+import jollyroster.seating.Registration;
+import jollyroster.seating.RosterQueries;
 import org.springframework.stereotype.Component;
 
 /** Reads what the page of a session is made from. */
@@ -27,6 +29,8 @@ class SessionReading {
     private static final int LOGBOOK_SHOWN = 40;
     private static final int ROWS_SHOWN = 40;
     private static final int ROWS_TO_MARK = 300;
+    private final GivenQueries given;
+    private final LogbookQueries logbook;
     private final ProgrammeQueries programme;
     private final HostQueries hosts;
     private final Clashes clashes;
@@ -39,6 +43,8 @@ class SessionReading {
     private final Clock clock;
 
     SessionReading(
+            GivenQueries given,
+            LogbookQueries logbook,
             ProgrammeQueries programme,
             HostQueries hosts,
             Clashes clashes,
@@ -49,6 +55,8 @@ class SessionReading {
             OutboxQueries outbox,
             AttendanceQueries attendance,
             Clock clock) {
+        this.given = given;
+        this.logbook = logbook;
         this.programme = programme;
         this.hosts = hosts;
         this.clashes = clashes;
@@ -84,12 +92,12 @@ class SessionReading {
                 changes.open(session.offering().id(), now),
                 people,
                 programme.questions(session.offering().id()),
-                pages.answers(people.stream().map(Registration::id).toList()),
+                given.answers(people.stream().map(Registration::id).toList()),
                 roster.registrationsBefore(
                         people.stream().map(Registration::person).toList(), session.book()),
                 attendance.ofSession(session.id(), session.span(), now),
                 outbox.ofSession(session.id()),
-                roster.logbook(session.id(), LOGBOOK_SHOWN),
+                logbook.ofSession(session.id(), LOGBOOK_SHOWN),
                 courses.get(session.book()),
                 earlier.stream().map(courses::get).toList(),
                 pages.counts(session.book()),

@@ -17,7 +17,7 @@ import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.SeatCounts.SeatCount;
 import jollyroster.programme.Session;
 import jollyroster.programme.Venue;
-import jollyroster.roster.RosterQueries;
+import jollyroster.seating.RosterQueries;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 

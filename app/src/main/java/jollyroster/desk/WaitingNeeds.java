@@ -6,14 +6,14 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
+import jollyroster.core.seats.RegistrationState;
 import jollyroster.desk.Needs.Need;
+import jollyroster.guests.GuestQueries;
 import jollyroster.platform.Times;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Session;
-import jollyroster.roster.GuestQueries;
-import jollyroster.roster.Registration;
-import jollyroster.roster.RegistrationState;
-import jollyroster.roster.RosterQueries;
+import jollyroster.seating.Registration;
+import jollyroster.seating.RosterQueries;
 import jollyroster.till.PaymentQueries;
 import org.springframework.stereotype.Component;
 

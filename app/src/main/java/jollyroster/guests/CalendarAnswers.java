@@ -5,19 +5,16 @@ import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import jollyroster.core.door.LinkTokens.Link;
+import jollyroster.core.seats.RegistrationState;
 import jollyroster.exchange.CalendarReplies.Replied;
 import jollyroster.platform.Address;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Session;
-import jollyroster.roster.Application;
-import jollyroster.roster.GuestQueries;
-import jollyroster.roster.Registering;
-import jollyroster.roster.Registration;
-import jollyroster.roster.RegistrationState;
-import jollyroster.roster.Reply;
-import jollyroster.roster.ReplyCommands;
-import jollyroster.roster.RosterCommands;
-import jollyroster.roster.RosterQueries;
+import jollyroster.seating.Application;
+import jollyroster.seating.Registering;
+import jollyroster.seating.Registration;
+import jollyroster.seating.RosterCommands;
+import jollyroster.seating.RosterQueries;
 import org.springframework.stereotype.Component;
 
 /**

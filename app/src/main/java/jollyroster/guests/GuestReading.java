@@ -12,7 +12,7 @@ import jollyroster.core.intake.Contact;
 import jollyroster.core.intake.Text;
 import jollyroster.exchange.Cards;
 import jollyroster.exchange.TableReader;
-import jollyroster.roster.GuestCommands.Guest;
+import jollyroster.guests.GuestCommands.Guest;
 
 /**
  * Reads people to invite from whatever they are pasted as: contact cards, a table with headings, or addresses with or

@@ -16,7 +16,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** Keeps when hosts are taken up elsewhere. Only times are kept, nothing of what a calendar says about them. */
 @Component
-class BusyCommands {
+public class BusyCommands {
 
     /** How often a calendar at an address is read again. */
     static final Duration EVERY = Duration.ofMinutes(15);

@@ -13,7 +13,7 @@ import org.springframework.stereotype.Component;
 
 /** Reads when hosts are taken up elsewhere. */
 @Component
-class BusyQueries {
+public class BusyQueries {
 
     private final Reads reads;
 
@@ -22,12 +22,12 @@ class BusyQueries {
     }
 
     /** A calendar of a host. @param address empty for a file that was read once @param problem of the last reading */
-    record Calendar(long id, long host, String name, String address, Optional<Instant> read, String problem) {}
+    public record Calendar(long id, long host, String name, String address, Optional<Instant> read, String problem) {}
 
     /** A time at which a host is taken up. */
-    record Block(long host, Interval span) {}
+    public record Block(long host, Interval span) {}
 
-    List<Calendar> calendars() {
+    public List<Calendar> calendars() {
         return reads.sql()
                 .selectFrom(BUSY_CALENDAR)
                 .orderBy(BUSY_CALENDAR.ACCOUNT_ID, BUSY_CALENDAR.NAME)
@@ -35,7 +35,7 @@ class BusyQueries {
     }
 
     /** The calendars that are to be read again now, the longest due first. */
-    List<Calendar> due(Instant now, int most) {
+    public List<Calendar> due(Instant now, int most) {
         return reads.sql()
                 .selectFrom(BUSY_CALENDAR)
                 .where(BUSY_CALENDAR.NEXT_AT.isNotNull())
@@ -56,7 +56,7 @@ class BusyQueries {
     }
 
     /** Busy blocks that overlap the window, in order of time. */
-    List<Block> blocks(Interval window) {
+    public List<Block> blocks(Interval window) {
         return reads.sql()
                 .select(BUSY_CALENDAR.ACCOUNT_ID, BUSY_BLOCK.STARTS_AT, BUSY_BLOCK.ENDS_AT)
                 .from(BUSY_CALENDAR)

@@ -61,7 +61,7 @@ public class BusyReading {
     }
 
     /** Takes a calendar at an address in. @return how many busy times it holds */
-    int takeAddress(long host, String name, String address) throws NotRead {
+    public int takeAddress(long host, String name, String address) throws NotRead {
         List<Interval> blocks = blocks(fetch(address));
         commands.add(host, name, address, blocks);
         return blocks.size();

@@ -13,9 +13,6 @@ import jollyroster.platform.Permissions;
 import jollyroster.platform.Times;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Session;
-import jollyroster.roster.MergeCommands;
-import jollyroster.roster.PersonQueries;
-import jollyroster.roster.Registration;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -33,6 +30,7 @@ class PeopleController {
 
     private static final int PAGE = 60;
     private static final int LAST_PAGE = 10_000;
+    private final PersonalHistory history;
     private final PersonQueries people;
     private final ProgrammeQueries programme;
     private static final int MOST_COMPARED = 50_000;
@@ -41,11 +39,13 @@ class PeopleController {
     private final OrganisationQueries organisation;
 
     PeopleController(
+            PersonalHistory history,
             PersonQueries people,
             ProgrammeQueries programme,
             MergeCommands merging,
             Permissions permissions,
             OrganisationQueries organisation) {
+        this.history = history;
         this.merging = merging;
         this.permissions = permissions;
         this.people = people;
@@ -105,46 +105,43 @@ class PeopleController {
     /** The contact card of one person (vCard 4). */
     @GetMapping("/desk/people/{id}.vcf")
     ResponseEntity<String> card(@PathVariable long id) {
-        Registration latest = people.registrations(id).stream()
-                .findFirst()
-                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        PersonQueries.Person person = known(id);
         return ResponseEntity.ok()
                 .contentType(MediaType.parseMediaType("text/vcard; charset=UTF-8"))
                 .header("Content-Disposition", "attachment; filename=\"person-" + id + ".vcf\"")
-                .body(Cards.write(List.of(new Cards.Contact(latest.name(), latest.email(), latest.phone(), ""))));
+                .body(Cards.write(List.of(new Cards.Contact(person.name(), person.email(), person.phone(), ""))));
+    }
+
+    private PersonQueries.Person known(long id) {
+        return people.person(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
     }
 
     @GetMapping("/desk/people/{id}")
     String person(@PathVariable long id, Model model) {
-        List<Registration> registrations = people.registrations(id);
-        if (registrations.isEmpty()) {
-            throw new ResponseStatusException(HttpStatus.NOT_FOUND);
-        }
+        PersonQueries.Person person = known(id);
+        List<PersonalHistory.Held> held = history.heldBy(id);
         Map<Long, Session> sessions =
                 programme
-                        .sessions(registrations.stream()
-                                .map(Registration::session)
-                                .toList())
+                        .sessions(
+                                held.stream().map(PersonalHistory.Held::session).toList())
                         .stream()
                         .collect(Collectors.toMap(Session::id, Function.identity()));
-        model.addAttribute("person", registrations.get(0));
-        model.addAttribute("city", Times.city(registrations.get(0).zone()));
+        model.addAttribute("person", person);
+        model.addAttribute("city", Times.city(person.zone()));
         model.addAttribute(
                 "seats",
-                registrations.stream()
-                        .map(r -> seat(r, sessions.get(r.session())))
-                        .toList());
+                held.stream().map(h -> seat(h, sessions.get(h.session()))).toList());
         return "people/person";
     }
 
-    private static Seat seat(Registration r, Session s) {
+    private static Seat seat(PersonalHistory.Held held, Session s) {
         return new Seat(
                 s.id(),
-                r.id(),
+                held.registration(),
                 s.offering().title(),
                 Times.dayAndTime(s.start(), s.zone()),
-                r.state().code(),
-                r.state().word(),
-                r.party());
+                held.state().code(),
+                held.state().word(),
+                held.party());
     }
 }

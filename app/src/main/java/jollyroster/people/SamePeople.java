@@ -5,7 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import jollyroster.core.intake.Contact;
-import jollyroster.roster.PersonQueries.Person;
+import jollyroster.people.PersonQueries.Person;
 
 /** Finds people who are probably one: the same name whatever its accents, case and order, or the same phone. */
 final class SamePeople {

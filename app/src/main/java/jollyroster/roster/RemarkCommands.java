@@ -5,11 +5,15 @@ import static jollyroster.platform.tables.Tables.REGISTRATION;
 import java.time.Clock;
 import java.util.Collection;
 import java.util.List;
+import jollyroster.logbook.LogbookCommands;
+import jollyroster.logbook.LogbookEntry;
 import jollyroster.outbox.OutboxCommands;
 import jollyroster.platform.Permissions;
 import jollyroster.platform.Writes;
 import jollyroster.programme.Session;
 import jollyroster.programme.SessionCommands;
+import jollyroster.seating.PartyCommands;
+import jollyroster.seating.Recipients;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 

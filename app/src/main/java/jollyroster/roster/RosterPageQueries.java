@@ -7,21 +7,19 @@ import static org.jooq.impl.DSL.inline;
 import static org.jooq.impl.DSL.sum;
 
 import java.util.ArrayList;
-import java.util.Collection;
 import java.util.EnumMap;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import jollyroster.core.seats.RegistrationState;
 import jollyroster.platform.Reads;
 import jollyroster.platform.Remembered;
 import jollyroster.platform.TableChanges;
+import jollyroster.seating.Registration;
+import jollyroster.seating.RosterQueries;
 import org.jooq.Condition;
-import org.jooq.DSLContext;
 import org.jooq.Field;
 import org.jooq.OrderField;
 import org.jooq.Record1;
-import org.jooq.Record3;
-import org.jooq.ResultQuery;
 import org.jooq.SelectConditionStep;
 import org.jooq.SelectSeekStepN;
 import org.jooq.impl.DSL;
@@ -194,27 +192,5 @@ public class RosterPageQueries {
             all.add(REGISTRATION.IS_MARKED.isTrue());
         }
         return DSL.and(all);
-    }
-
-    /** What these registrations answered: registration, then question; companions' answers follow after a bar. */
-    public Map<Long, Map<Long, String>> answers(Collection<Long> registrations) {
-        Map<Long, Map<Long, String>> answers = new HashMap<>();
-        given(reads.sql(), ANSWER.REGISTRATION_ID.in(registrations))
-                .forEach(r -> join(answers, r.value1(), r.value2(), r.value3()));
-        return answers;
-    }
-
-    /** Registration, question and value of all answers that meet a condition, the registrant's before companions'. */
-    static ResultQuery<Record3<Long, Long, String>> given(DSLContext sql, Condition which) {
-        return sql.select(ANSWER.REGISTRATION_ID, ANSWER.QUESTION_ID, ANSWER.VALUE)
-                .from(ANSWER)
-                .where(which)
-                .orderBy(ANSWER.REGISTRATION_ID, ANSWER.QUESTION_ID, ANSWER.PERSON);
-    }
-
-    /** Puts one more answer, in the order of {@link #given}, to those of its registration. */
-    static void join(Map<Long, Map<Long, String>> answers, long registration, long question, String value) {
-        answers.computeIfAbsent(registration, id -> new HashMap<>())
-                .merge(question, value.replace("\n", ", "), (own, next) -> own + " | " + next);
     }
 }

@@ -1,4 +1,4 @@
-/** Who is on what: registrations, the seats they take, the waitlist, and why. */
+/** The roster of a session: found, added to, imported, written to, printed, explained. */
 @NullMarked
 package jollyroster.roster;
 

@@ -35,7 +35,7 @@ public final class OutcomeWords {
     }
 
     /** The change to undo, or {@code null} when there is nothing to undo. */
-    static @Nullable Long undo(Outcome outcome) {
+    public static @Nullable Long undo(Outcome outcome) {
         return outcome instanceof Outcome.Done done && done.change() > 0 ? done.change() : null;
     }
 }

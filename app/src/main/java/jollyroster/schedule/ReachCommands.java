@@ -7,7 +7,7 @@ import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.ReadinessCheck;
 import jollyroster.programme.Session;
 import jollyroster.programme.SessionCommands;
-import jollyroster.roster.NoticeCommands;
+import jollyroster.seating.NoticeCommands;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 

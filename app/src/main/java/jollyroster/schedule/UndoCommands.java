@@ -2,6 +2,7 @@ package jollyroster.schedule;
 
 import java.time.Clock;
 import java.util.Optional;
+import jollyroster.logbook.LogbookEntry;
 import jollyroster.outbox.OutboxCommands;
 import jollyroster.platform.Permissions;
 import jollyroster.programme.PlanCommands;
@@ -9,8 +10,7 @@ import jollyroster.programme.Session;
 import jollyroster.programme.SessionCommands;
 import jollyroster.programme.SessionPlan;
 import jollyroster.programme.VenueCommands;
-import jollyroster.roster.LogbookEntry;
-import jollyroster.roster.NoticeCommands;
+import jollyroster.seating.NoticeCommands;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 

@@ -15,7 +15,7 @@ import jollyroster.programme.Session;
 import jollyroster.programme.SessionCommands;
 import jollyroster.programme.Venue;
 import jollyroster.programme.VenueCommands;
-import jollyroster.roster.NoticeCommands;
+import jollyroster.seating.NoticeCommands;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 

@@ -16,7 +16,7 @@ import org.springframework.stereotype.Component;
 
 /** What changing a venue reaches, counted for all venues in three queries. */
 @Component
-class VenueReach {
+public class VenueReach {
 
     private final ProgrammeQueries programme;
     private final SeatCounts counts;
@@ -35,12 +35,12 @@ class VenueReach {
      * @param people on them, seated or waiting; who is on a whole series counts once
      * @param messages that have not left
      */
-    record Reach(int sessions, int people, int messages) {
-        static final Reach NOTHING = new Reach(0, 0, 0);
+    public record Reach(int sessions, int people, int messages) {
+        public static final Reach NOTHING = new Reach(0, 0, 0);
     }
 
     /** By venue; venues nothing meets at are left out. */
-    Map<Long, Reach> all() {
+    public Map<Long, Reach> all() {
         List<Session> coming = programme.coming(clock.instant());
         List<Long> ids = coming.stream().map(Session::id).toList();
         Map<Long, SeatCount> on = counts.of(ids);
@@ -53,7 +53,7 @@ class VenueReach {
         return reach;
     }
 
-    Reach of(long venue) {
+    public Reach of(long venue) {
         return all().getOrDefault(venue, Reach.NOTHING);
     }
 

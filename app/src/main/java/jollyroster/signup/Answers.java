@@ -7,13 +7,13 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.IntStream;
+import jollyroster.answers.Answer;
 import jollyroster.core.intake.AnswerCheck;
 import jollyroster.core.intake.Intake;
 import jollyroster.core.intake.Intake.Slot;
 import jollyroster.core.intake.Option;
 import jollyroster.core.intake.Question;
 import jollyroster.programme.AskedQuestion;
-import jollyroster.roster.Application;
 
 /** The intake as it was filled in: read from a form, judged, and worded where something is wrong. */
 final class Answers {
@@ -46,7 +46,7 @@ final class Answers {
     }
 
     /** Judged answers, and what is wrong in words, by field. */
-    record Checked(List<Application.Answer> accepted, Map<String, String> problems) {}
+    record Checked(List<Answer> accepted, Map<String, String> problems) {}
 
     static Checked check(List<AskedQuestion> questions, Map<Slot, String> entered, int party, String region) {
         Map<String, AskedQuestion> byKey = new HashMap<>();
@@ -57,17 +57,17 @@ final class Answers {
         judged.problems()
                 .forEach((slot, problem) -> problems.put(
                         field(slot), words(problem, byKey.get(slot.key()).question())));
-        List<Application.Answer> accepted = new ArrayList<>();
+        List<Answer> accepted = new ArrayList<>();
         judged.answers().forEach((slot, value) -> accepted.add(answer(byKey.get(slot.key()), slot.person(), value)));
         return new Checked(accepted, problems);
     }
 
-    private static Application.Answer answer(AskedQuestion asked, int person, String value) {
+    private static Answer answer(AskedQuestion asked, int person, String value) {
         List<String> chosen = value.lines().toList();
         List<Option> counted = asked.question().options().stream()
                 .filter(o -> o.most().isPresent() && chosen.contains(o.label()))
                 .toList();
-        return new Application.Answer(asked.id(), person, asked.question().label(), value, counted);
+        return new Answer(asked.id(), person, asked.question().label(), value, counted);
     }
 
     static String words(AnswerCheck.Problem problem, Question question) {

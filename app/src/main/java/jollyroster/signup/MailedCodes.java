@@ -10,7 +10,7 @@ import java.time.Instant;
 import java.util.Optional;
 import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.platform.PersonalLinks;
-import jollyroster.roster.Registration;
+import jollyroster.seating.Registration;
 import org.springframework.stereotype.Component;
 
 /** Checks the codes that letters carry. After a few wrong ones only the link in the letter helps. */

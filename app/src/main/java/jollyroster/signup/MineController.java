@@ -11,13 +11,14 @@ import java.util.stream.Collectors;
 import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.core.door.LinkTokens.Purpose;
 import jollyroster.core.intake.Contact;
+import jollyroster.people.LookupCommands;
+import jollyroster.people.PersonQueries;
 import jollyroster.platform.PersonalLinks;
 import jollyroster.platform.Times;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Session;
-import jollyroster.roster.LookupCommands;
-import jollyroster.roster.PersonQueries;
-import jollyroster.roster.Registration;
+import jollyroster.seating.Registration;
+import jollyroster.seating.RosterQueries;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -30,6 +31,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 @Controller
 class MineController {
 
+    private final RosterQueries roster;
     private final LookupCommands lookup;
     private final PersonQueries people;
     private final ProgrammeQueries programme;
@@ -37,7 +39,13 @@ class MineController {
     private final Clock clock;
 
     MineController(
-            LookupCommands lookup, PersonQueries people, ProgrammeQueries programme, PersonalLinks links, Clock clock) {
+            RosterQueries roster,
+            LookupCommands lookup,
+            PersonQueries people,
+            ProgrammeQueries programme,
+            PersonalLinks links,
+            Clock clock) {
+        this.roster = roster;
         this.lookup = lookup;
         this.people = people;
         this.programme = programme;
@@ -76,7 +84,7 @@ class MineController {
             response.setStatus(HttpStatus.NOT_FOUND.value());
             return "door/unknown";
         }
-        List<Registration> all = people.registrations(person.get());
+        List<Registration> all = roster.ofPerson(person.get());
         Map<Long, Session> sessions = programme
                 .sessions(all.stream().map(Registration::session).toList())
                 .stream()

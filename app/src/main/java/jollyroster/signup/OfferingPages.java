@@ -5,6 +5,8 @@ import java.time.ZoneId;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import jollyroster.answers.GivenQueries;
+import jollyroster.guests.GuestQueries;
 import jollyroster.platform.OrganisationQueries;
 import jollyroster.programme.AskedQuestion;
 import jollyroster.programme.HostQueries;
@@ -12,8 +14,7 @@ import jollyroster.programme.Offering;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.SeatCounts.SeatCount;
 import jollyroster.programme.Session;
-import jollyroster.roster.GuestQueries;
-import jollyroster.roster.RosterQueries;
+import jollyroster.seating.RosterQueries;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.ModelAndView;
@@ -22,6 +23,7 @@ import org.springframework.web.servlet.ModelAndView;
 @Component
 class OfferingPages {
 
+    private final GivenQueries given;
     private final ProgrammeQueries programme;
     private final HostQueries hosts;
     private final RosterQueries roster;
@@ -31,12 +33,14 @@ class OfferingPages {
     private final Clock clock;
 
     OfferingPages(
+            GivenQueries given,
             ProgrammeQueries programme,
             HostQueries hosts,
             RosterQueries roster,
             GuestQueries guests,
             OrganisationQueries organisation,
             Clock clock) {
+        this.given = given;
         this.programme = programme;
         this.hosts = hosts;
         this.roster = roster;
@@ -66,7 +70,7 @@ class OfferingPages {
                         sessions,
                         counts,
                         questions,
-                        roster.chosen(
+                        given.chosen(
                                 sessions.stream().map(Session::book).distinct().toList(), questions),
                         form,
                         visitor,

@@ -7,30 +7,38 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.IntStream;
+import jollyroster.answers.GivenQueries;
 import jollyroster.core.intake.Intake.Slot;
+import jollyroster.core.seats.RegistrationState;
 import jollyroster.core.seats.SignUpStyle;
 import jollyroster.platform.OrganisationQueries;
 import jollyroster.platform.Times;
 import jollyroster.programme.AskedQuestion;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Session;
-import jollyroster.roster.AmendCommands.Wish;
-import jollyroster.roster.Registration;
-import jollyroster.roster.RegistrationState;
-import jollyroster.roster.RosterQueries;
-import jollyroster.roster.SwapQueries;
+import jollyroster.seating.AmendCommands.Wish;
+import jollyroster.seating.Registration;
+import jollyroster.seating.RosterQueries;
+import jollyroster.seating.SwapQueries;
 import org.springframework.stereotype.Component;
 
 /** What a person can change on their own page: the form, what is wrong with it, and swaps. */
 @Component
 class OwnChanges {
 
+    private final GivenQueries given;
     private final ProgrammeQueries programme;
     private final RosterQueries roster;
     private final SwapQueries swaps;
     private final OrganisationQueries organisation;
 
-    OwnChanges(ProgrammeQueries programme, RosterQueries roster, SwapQueries swaps, OrganisationQueries organisation) {
+    OwnChanges(
+            GivenQueries given,
+            ProgrammeQueries programme,
+            RosterQueries roster,
+            SwapQueries swaps,
+            OrganisationQueries organisation) {
+        this.given = given;
         this.programme = programme;
         this.roster = roster;
         this.swaps = swaps;
@@ -46,9 +54,9 @@ class OwnChanges {
         Map<Slot, String> answers = new HashMap<>();
         Map<Long, String> keys = new HashMap<>();
         questions(found).forEach(q -> keys.put(q.id(), q.question().key()));
-        roster.givenBy(r.id()).stream()
-                .filter(given -> keys.containsKey(given.question()))
-                .forEach(given -> answers.put(new Slot(keys.get(given.question()), given.person()), given.value()));
+        given.givenBy(r.id()).stream()
+                .filter(a -> keys.containsKey(a.question()))
+                .forEach(a -> answers.put(new Slot(keys.get(a.question()), a.person()), a.value()));
         return new Form(r.party(), r.remarks().companions(), answers);
     }
 
@@ -93,7 +101,7 @@ class OwnChanges {
                 questions,
                 form.answers(),
                 new AnswerFields.Chosen(
-                        r.session(), List.of(r.session()), roster.chosen(List.of(r.session()), questions)),
+                        r.session(), List.of(r.session()), given.chosen(List.of(r.session()), questions)),
                 form.party(),
                 largest);
         return new OwnView.Change(

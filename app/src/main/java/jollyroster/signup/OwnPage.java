@@ -7,11 +7,14 @@ import java.time.ZoneId;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import jollyroster.answers.GivenQueries;
 import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.core.door.LinkTokens.Purpose;
 import jollyroster.core.foresight.Odds;
 import jollyroster.core.seats.CallUp;
+import jollyroster.core.seats.RegistrationState;
 import jollyroster.core.seats.SignUpStyle;
+import jollyroster.guests.Reply;
 import jollyroster.platform.PersonalLinks;
 import jollyroster.platform.Times;
 import jollyroster.programme.Offering;
@@ -20,11 +23,8 @@ import jollyroster.programme.SeatCounts.SeatCount;
 import jollyroster.programme.Session;
 import jollyroster.programme.Venue;
 import jollyroster.roster.FillQueries;
-import jollyroster.roster.PersonQueries;
-import jollyroster.roster.Registration;
-import jollyroster.roster.RegistrationState;
-import jollyroster.roster.Reply;
-import jollyroster.roster.RosterQueries;
+import jollyroster.seating.Registration;
+import jollyroster.seating.RosterQueries;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.ModelAndView;
@@ -37,8 +37,8 @@ class OwnPage {
     /** A parameter of the page's address right after registering. */
     static final String JUST_REGISTERED = "confirmed";
 
+    private final GivenQueries given;
     private final RosterQueries roster;
-    private final PersonQueries people;
     private final FillQueries fill;
     private final ProgrammeQueries programme;
     private final OwnChanges changes;
@@ -46,15 +46,15 @@ class OwnPage {
     private final Clock clock;
 
     OwnPage(
+            GivenQueries given,
             RosterQueries roster,
-            PersonQueries people,
             FillQueries fill,
             ProgrammeQueries programme,
             OwnChanges changes,
             PersonalLinks links,
             Clock clock) {
+        this.given = given;
         this.roster = roster;
-        this.people = people;
         this.fill = fill;
         this.programme = programme;
         this.changes = changes;
@@ -133,7 +133,7 @@ class OwnPage {
                 seated && now.isBefore(s.doorHours().closes()),
                 Times.dayAndTime(s.doorHours().opens(), zone),
                 r.remarks().companions().stream().filter(n -> !n.isEmpty()).toList(),
-                roster.answersOf(r.id()),
+                given.answersOf(r.id()),
                 seriesDates(s, zone, now),
                 line(r, s, now),
                 offer(r, now),
@@ -195,7 +195,7 @@ class OwnPage {
         if (s.offering().style() == SignUpStyle.WHOLE_SERIES || !now.isBefore(s.changesUntil())) {
             return List.of();
         }
-        List<Long> held = people.registrations(r.person()).stream()
+        List<Long> held = roster.ofPerson(r.person()).stream()
                 .filter(other -> RegistrationState.ACTIVE.contains(other.state()))
                 .map(Registration::session)
                 .toList();

@@ -3,10 +3,10 @@ package jollyroster.signup;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import jollyroster.roster.AmendCommands.Amended;
-import jollyroster.roster.RosterCommands.Moved;
-import jollyroster.roster.SwapCommands.Swapped;
-import jollyroster.roster.WaitlistCommands.Replied;
+import jollyroster.seating.AmendCommands.Amended;
+import jollyroster.seating.RosterCommands.Moved;
+import jollyroster.seating.SwapCommands.Swapped;
+import jollyroster.seating.WaitlistCommands.Replied;
 
 /** What came of something a person did on their own page, in words. */
 final class OwnWords {

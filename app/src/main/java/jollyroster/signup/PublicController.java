@@ -10,10 +10,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import jollyroster.answers.RanOut;
 import jollyroster.chart.SeatStrip;
 import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.core.door.LinkTokens.Purpose;
 import jollyroster.core.intake.Intake.Slot;
+import jollyroster.guests.Reply;
+import jollyroster.guests.ReplyCommands;
 import jollyroster.platform.OrganisationQueries;
 import jollyroster.platform.PersonalLinks;
 import jollyroster.platform.Times;
@@ -22,12 +25,10 @@ import jollyroster.programme.Offering;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.SeatCounts.SeatCount;
 import jollyroster.programme.Session;
-import jollyroster.roster.Application;
-import jollyroster.roster.Registering;
-import jollyroster.roster.Reply;
-import jollyroster.roster.ReplyCommands;
-import jollyroster.roster.RosterCommands;
-import jollyroster.roster.RosterQueries;
+import jollyroster.seating.Application;
+import jollyroster.seating.Registering;
+import jollyroster.seating.RosterCommands;
+import jollyroster.seating.RosterQueries;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -200,8 +201,8 @@ class PublicController {
                     ((Registering.Already) came).onAnotherDate() ? ON_ANOTHER_DATE : ALREADY,
                     visitor);
         }
-        if (came instanceof Registering.RanOut ranOut) {
-            return refused(offering, questions, form, fieldOf(ranOut, questions), ranOutWords(ranOut), visitor);
+        if (came instanceof Registering.OptionGone gone) {
+            return refused(offering, questions, form, fieldOf(gone.option(), questions), words(gone.option()), visitor);
         }
         Registering.Reason reason = ((Registering.Refused) came).because();
         return refused(offering, questions, form, field(reason), words(reason, offering), visitor);
@@ -223,7 +224,7 @@ class PublicController {
                 : commands.register(asked, invitation);
     }
 
-    private static String fieldOf(Registering.RanOut ranOut, List<AskedQuestion> questions) {
+    private static String fieldOf(RanOut ranOut, List<AskedQuestion> questions) {
         return questions.stream()
                 .filter(q -> q.id() == ranOut.question())
                 .findFirst()
@@ -231,7 +232,7 @@ class PublicController {
                 .orElse("session");
     }
 
-    private static String ranOutWords(Registering.RanOut ranOut) {
+    private static String words(RanOut ranOut) {
         return "“" + ranOut.option() + "” has just run out, or too few are left for your party. Please choose again.";
     }
 

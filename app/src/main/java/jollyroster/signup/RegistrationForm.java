@@ -10,12 +10,12 @@ import java.util.regex.Pattern;
 import java.util.stream.IntStream;
 import jollyroster.core.intake.Contact;
 import jollyroster.core.intake.Intake.Slot;
+import jollyroster.guests.Reply;
 import jollyroster.platform.Times;
 import jollyroster.programme.AskedQuestion;
 import jollyroster.programme.Offering;
 import jollyroster.programme.PhoneRule;
-import jollyroster.roster.Application;
-import jollyroster.roster.Reply;
+import jollyroster.seating.Application;
 
 /**
  * The registration form as it was filled in. It is shown again just as it was when something is wrong with it, cut to a

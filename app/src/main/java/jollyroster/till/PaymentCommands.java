@@ -13,9 +13,9 @@ import jollyroster.platform.Permissions;
 import jollyroster.platform.Writes;
 import jollyroster.platform.tables.tables.records.PaymentRecord;
 import jollyroster.programme.SessionCommands;
-import jollyroster.roster.Registration;
-import jollyroster.roster.WaitlistCommands;
-import jollyroster.roster.WaitlistCommands.Replied;
+import jollyroster.seating.Registration;
+import jollyroster.seating.WaitlistCommands;
+import jollyroster.seating.WaitlistCommands.Replied;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 

@@ -2,7 +2,7 @@ package jollyroster.guests;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import jollyroster.roster.GuestCommands.Guest;
+import jollyroster.guests.GuestCommands.Guest;
 import org.junit.jupiter.api.Test;
 
 class GuestReadingTest {

@@ -10,7 +10,7 @@ import jollyroster.AppTest;
 import jollyroster.Browserless;
 import jollyroster.Saltmarrow;
 import jollyroster.Saltmarrow.Published;
-import jollyroster.roster.RosterCommands;
+import jollyroster.seating.RosterCommands;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.web.server.LocalServerPort;

@@ -12,6 +12,9 @@ import jollyroster.Saltmarrow;
 import jollyroster.Saltmarrow.Published;
 import jollyroster.TestClock;
 import jollyroster.core.foresight.Course;
+import jollyroster.seating.Registering;
+import jollyroster.seating.RosterCommands;
+import jollyroster.seating.WaitlistCommands;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 

@@ -14,7 +14,7 @@ import jollyroster.programme.Offering;
 import jollyroster.programme.OfferingStatus;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.QuestionForm;
-import jollyroster.roster.RosterCommands;
+import jollyroster.seating.RosterCommands;
 import org.jsoup.nodes.Element;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;

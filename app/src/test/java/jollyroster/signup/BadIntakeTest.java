@@ -14,7 +14,7 @@ import jollyroster.Saltmarrow;
 import jollyroster.Saltmarrow.Published;
 import jollyroster.programme.QuestionForm;
 import jollyroster.programme.SheetForm;
-import jollyroster.roster.RosterQueries;
+import jollyroster.seating.RosterQueries;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.web.server.LocalServerPort;

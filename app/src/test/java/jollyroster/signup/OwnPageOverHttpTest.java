@@ -13,13 +13,14 @@ import jollyroster.Browserless;
 import jollyroster.Saltmarrow;
 import jollyroster.Saltmarrow.Published;
 import jollyroster.TestClock;
+import jollyroster.answers.GivenQueries;
+import jollyroster.core.seats.RegistrationState;
 import jollyroster.core.seats.SignUpStyle;
 import jollyroster.outbox.OutboxWorker;
 import jollyroster.programme.QuestionForm;
 import jollyroster.programme.SheetForm;
-import jollyroster.roster.Registration;
-import jollyroster.roster.RegistrationState;
-import jollyroster.roster.RosterQueries;
+import jollyroster.seating.Registration;
+import jollyroster.seating.RosterQueries;
 import jollyroster.standin.TrayQueries;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -32,6 +33,9 @@ class OwnPageOverHttpTest {
 
     @LocalServerPort
     int port;
+
+    @Autowired
+    GivenQueries given;
 
     @Autowired
     Saltmarrow saltmarrow;
@@ -338,6 +342,6 @@ class OwnPageOverHttpTest {
         answers.remove("q.certificate_runs_out");
         assertThat(visitor.register(at, answers).state()).isEqualTo("registered");
         long id = roster.roster(at.session()).get(0).id();
-        assertThat(roster.answersOf(id)).containsEntry("Its name?", "Curlew").containsEntry("I can swim 50 m", "yes");
+        assertThat(given.answersOf(id)).containsEntry("Its name?", "Curlew").containsEntry("I can swim 50 m", "yes");
     }
 }

@@ -13,7 +13,7 @@ import jollyroster.TestClock;
 import jollyroster.programme.OfferingCommands;
 import jollyroster.programme.OfferingStatus;
 import jollyroster.programme.QuestionForm;
-import jollyroster.roster.RosterQueries;
+import jollyroster.seating.RosterQueries;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;

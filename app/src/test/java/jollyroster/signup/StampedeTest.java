@@ -16,10 +16,11 @@ import jollyroster.Browserless;
 import jollyroster.Saltmarrow;
 import jollyroster.Saltmarrow.Published;
 import jollyroster.TestClock;
-import jollyroster.roster.LogbookEntry;
-import jollyroster.roster.Registration;
-import jollyroster.roster.RegistrationState;
-import jollyroster.roster.RosterQueries;
+import jollyroster.core.seats.RegistrationState;
+import jollyroster.logbook.LogbookEntry;
+import jollyroster.logbook.LogbookQueries;
+import jollyroster.seating.Registration;
+import jollyroster.seating.RosterQueries;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.web.server.LocalServerPort;
@@ -33,6 +34,9 @@ class StampedeTest {
 
     @LocalServerPort
     int port;
+
+    @Autowired
+    LogbookQueries logbook;
 
     @Autowired
     Saltmarrow saltmarrow;
@@ -86,7 +90,7 @@ class StampedeTest {
         assertThat(taken).isBetween(18, 20);
         assertThat(roster.of(List.of(at.session())).get(at.session()).taken()).isEqualTo(taken);
         assertThat(everybody).allMatch(r -> r.passedOver() <= 2);
-        List<String> places = roster.logbook(at.session(), 2000).stream()
+        List<String> places = logbook.ofSession(at.session(), 2000).stream()
                 .filter(l -> l.entry() == LogbookEntry.WAITLISTED)
                 .map(l -> l.detail().substring(0, l.detail().indexOf(':')))
                 .toList();

@@ -1,0 +1,31 @@
+package jollyroster.guests;
+
+import java.util.Arrays;
+import java.util.Locale;
+import java.util.Optional;
+import jollyroster.core.seats.RegistrationState;
+
+/** What somebody answers to an invitation. */
+public enum Reply {
+    YES,
+    MAYBE,
+    NO;
+
+    /** As forms send it: {@code yes}. */
+    public String code() {
+        return name().toLowerCase(Locale.ROOT);
+    }
+
+    public static Optional<Reply> of(String code) {
+        return Arrays.stream(values()).filter(r -> r.code().equals(code)).findFirst();
+    }
+
+    /** The reply a registration stands for; empty while nobody has answered. */
+    public static Optional<Reply> of(RegistrationState state) {
+        return switch (state) {
+            case REGISTERED, WAITLISTED, CALLED_UP, UNCONFIRMED -> Optional.of(YES);
+            case MAYBE -> Optional.of(MAYBE);
+            case DECLINED, CANCELLED -> Optional.of(NO);
+        };
+    }
+}

@@ -1,0 +1,90 @@
+package jollyroster.guests;
+
+import static jollyroster.platform.tables.Tables.OFFERING;
+import static jollyroster.platform.tables.Tables.SESSION;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import jollyroster.outbox.OutboxCommands;
+import jollyroster.platform.Address;
+import jollyroster.platform.Markdown;
+import jollyroster.platform.OrganisationQueries;
+import jollyroster.platform.Times;
+import jollyroster.platform.Writes;
+import jollyroster.programme.Offering;
+import jollyroster.programme.Session;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Tells organisers how people answer: each at once, or many together. */
+@Component
+public class TellCommands {
+
+    private final Writes writes;
+    private final OutboxCommands outbox;
+    private final OrganisationQueries organisation;
+    private final Address address;
+    private final Clock clock;
+
+    TellCommands(Writes writes, OutboxCommands outbox, OrganisationQueries organisation, Address address, Clock clock) {
+        this.writes = writes;
+        this.outbox = outbox;
+        this.organisation = organisation;
+        this.address = address;
+        this.clock = clock;
+    }
+
+    /** Writes to the organiser about one answer. */
+    void ofOne(Session book, String name, Reply reply, Instant now) {
+        outbox.letter(
+                "told-" + book.id() + "-" + now.toEpochMilli() + "-" + Math.abs(name.hashCode()),
+                contact(book.offering()),
+                name + " says " + reply.code() + ": " + book.offering().title(),
+                "**" + Markdown.plain(name) + "** says **" + reply.code() + "** to "
+                        + Markdown.plain(book.offering().title()) + ", "
+                        + Times.dayAndTime(book.start(), book.zone()) + ".\n\n<"
+                        + address.of("/desk/offerings/" + book.offering().id() + "/guests") + ">\n",
+                "",
+                now);
+    }
+
+    private String contact(Offering offering) {
+        return offering.front().contactOr(organisation.organisation().contactEmail());
+    }
+
+    /**
+     * Writes to the organiser how answers stand, once for each occasion.
+     *
+     * @param summary in words
+     * @param upTo until when the organiser has then been told
+     */
+    @Transactional
+    public void ofMany(Offering offering, String summary, Instant upTo) {
+        outbox.letter(
+                "told-" + offering.id() + "-" + upTo.getEpochSecond(),
+                contact(offering),
+                "Answers to " + offering.title(),
+                Markdown.plain(summary) + "\n\n<" + address.of("/desk/offerings/" + offering.id() + "/guests") + ">\n",
+                "",
+                clock.instant());
+        writes.sql()
+                .update(OFFERING)
+                .set(OFFERING.TOLD_AT, upTo)
+                .where(OFFERING.ID.eq(offering.id()))
+                .execute();
+    }
+
+    /** The offerings whose organisers are told of many answers at once, with the time they were told last. */
+    @Transactional(readOnly = true)
+    public List<Long> telling() {
+        return writes.sql()
+                .selectDistinct(OFFERING.ID)
+                .from(OFFERING)
+                .join(SESSION)
+                .on(SESSION.OFFERING_ID.eq(OFFERING.ID))
+                .where(OFFERING.TELL.in("DAILY", "DEADLINE"))
+                .and(OFFERING.STATUS.eq("PUBLISHED"))
+                .fetch(OFFERING.ID);
+    }
+}

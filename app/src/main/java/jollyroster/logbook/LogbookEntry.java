@@ -1,0 +1,41 @@
+package jollyroster.logbook;
+
+/** What the logbook records. */
+public enum LogbookEntry {
+    SEATED("took seats"),
+    WAITLISTED("joined the waitlist"),
+    SEATED_FROM_LINE("was given freed seats"),
+    SEATED_ANYWAY("seated somebody by hand"),
+    CALLED_UP("was called up"),
+    CONFIRMED("confirmed the address"),
+    ACCEPTED("took the seats offered"),
+    DECLINED("declined the seats offered"),
+    OUTRUN("was not the first to answer"),
+    RAN_OUT("let the time run out"),
+    AMENDED("changed the registration"),
+    SWAP_OFFERED("offered to swap"),
+    PASSED_OVER("was passed over"),
+    CANCELLED("gave seats back"),
+    RESIZED("changed the number of seats"),
+    CHANGED_DATE("changed the date"),
+    ADDED("added somebody by hand"),
+    RESTORED("put somebody back on"),
+    REPLIED("answered"),
+    PAID("paid"),
+    MERGED("made one person of two"),
+    WROTE("wrote to people"),
+    SESSION_CHANGED("changed the session"),
+    CALLED_OFF("called the session off"),
+    UNDONE("took a change back"),
+    HAND_MARK("marked attendance by hand");
+
+    private final String words;
+
+    LogbookEntry(String words) {
+        this.words = words;
+    }
+
+    public String words() {
+        return words;
+    }
+}

@@ -1,0 +1,58 @@
+package jollyroster.people;
+
+import static jollyroster.platform.tables.Tables.PERSON;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import jollyroster.core.door.LinkTokens.Link;
+import jollyroster.outbox.OutboxCommands;
+import jollyroster.platform.OrganisationQueries;
+import jollyroster.platform.PersonalLinks;
+import jollyroster.platform.Writes;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Sends people the link to all their registrations. */
+@Component
+public class LookupCommands {
+
+    private static final Duration AT_MOST_EVERY = Duration.ofMinutes(10);
+    private final Writes writes;
+    private final OutboxCommands outbox;
+    private final OrganisationQueries organisation;
+    private final PersonalLinks links;
+    private final Clock clock;
+
+    LookupCommands(
+            Writes writes, OutboxCommands outbox, OrganisationQueries organisation, PersonalLinks links, Clock clock) {
+        this.writes = writes;
+        this.outbox = outbox;
+        this.organisation = organisation;
+        this.links = links;
+        this.clock = clock;
+    }
+
+    /** Queues the letter, at most one in ten minutes; does nothing when nobody has this address. */
+    @Transactional
+    public void sendLink(String email) {
+        Instant now = clock.instant();
+        writes.sql()
+                .select(PERSON.ID, PERSON.GENERATION)
+                .from(PERSON)
+                .where(PERSON.EMAIL.eq(email))
+                .fetchOptional()
+                .ifPresent(person -> outbox.letter(
+                        "mine-" + person.value1() + "-" + now.getEpochSecond() / AT_MOST_EVERY.toSeconds(),
+                        email,
+                        "Your registrations with " + organisation.organisation().name(),
+                        body(links.allOf(new Link(person.value1(), person.value2()))),
+                        now));
+    }
+
+    private String body(String link) {
+        return "Hello,\n\nhere is everything you are registered for:\n\n<" + link
+                + ">\n\nWhoever has this link can change your registrations. If you did not ask for it, you need do nothing."
+                + "\n\n" + organisation.organisation().name() + "\n";
+    }
+}

@@ -1,0 +1,103 @@
+package jollyroster.people;
+
+import static jollyroster.platform.tables.Tables.PERSON;
+import static jollyroster.platform.tables.Tables.REGISTRATION;
+
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import jollyroster.core.door.LinkTokens.Link;
+import jollyroster.platform.Reads;
+import org.jooq.Condition;
+import org.jooq.Field;
+import org.jooq.Record;
+import org.jooq.SelectConditionStep;
+import org.jooq.impl.DSL;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+
+/** Reads people across sessions. */
+@Component
+public class PersonQueries {
+
+    private static final Field<Integer> REGISTRATIONS = DSL.field(
+                    DSL.selectCount().from(REGISTRATION).where(REGISTRATION.PERSON_ID.eq(PERSON.ID)))
+            .as("registrations");
+    private static final Field<Instant> LAST = DSL.field(DSL.select(DSL.max(REGISTRATION.CREATED_AT))
+                    .from(REGISTRATION)
+                    .where(REGISTRATION.PERSON_ID.eq(PERSON.ID)))
+            .as("last");
+    private final Reads reads;
+
+    PersonQueries(Reads reads) {
+        this.reads = reads;
+    }
+
+    /** One person across sessions. @param last when they last registered; {@code null} if they never did */
+    public record Person(
+            long id,
+            String name,
+            String email,
+            String phone,
+            ZoneId zone,
+            int registrations,
+            @Nullable Instant last) {}
+
+    /**
+     * People whose name or address contains {@code search}, by name, a page at a time. Registrations are counted for those on
+     * the page only.
+     */
+    public List<Person> people(String search, int page, int pageSize) {
+        return people(
+                        search.isEmpty()
+                                ? DSL.noCondition()
+                                : PERSON.NAME.containsIgnoreCase(search).or(PERSON.EMAIL.containsIgnoreCase(search)))
+                .orderBy(PERSON.NAME, PERSON.ID)
+                .limit(pageSize)
+                .offset(page * pageSize)
+                .fetch(PersonQueries::toPerson);
+    }
+
+    public Optional<Person> person(long id) {
+        return people(PERSON.ID.eq(id)).fetchOptional(PersonQueries::toPerson);
+    }
+
+    private SelectConditionStep<Record> people(Condition which) {
+        return reads.sql()
+                .select(PERSON.asterisk(), REGISTRATIONS, LAST)
+                .from(PERSON)
+                .where(which);
+    }
+
+    private static Person toPerson(Record r) {
+        return new Person(
+                r.get(PERSON.ID),
+                r.get(PERSON.NAME),
+                r.get(PERSON.EMAIL),
+                r.get(PERSON.PHONE),
+                ZoneId.of(r.get(PERSON.ZONE)),
+                r.get(REGISTRATIONS),
+                r.get(LAST));
+    }
+
+    /** The zones people live in. */
+    public Set<ZoneId> zones() {
+        return reads.sql().selectDistinct(PERSON.ZONE).from(PERSON).fetchSet(r -> ZoneId.of(r.value1()));
+    }
+
+    public int count() {
+        return reads.sql().fetchCount(PERSON);
+    }
+
+    /** The person a link belongs to, unless it was revoked. */
+    public Optional<Long> personOf(Link link) {
+        return reads.sql()
+                .select(PERSON.ID)
+                .from(PERSON)
+                .where(PERSON.ID.eq(link.id()))
+                .and(PERSON.GENERATION.eq(link.generation()))
+                .fetchOptional(PERSON.ID);
+    }
+}

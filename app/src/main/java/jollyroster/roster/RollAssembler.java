@@ -1,0 +1,191 @@
+package jollyroster.roster;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import jollyroster.answers.GivenQueries;
+import jollyroster.core.seats.RegistrationState;
+import jollyroster.platform.Permissions;
+import jollyroster.platform.Pieces;
+import jollyroster.platform.Remembered;
+import jollyroster.platform.TableChanges;
+import jollyroster.platform.Times;
+import jollyroster.programme.AskedQuestion;
+import jollyroster.programme.HostQueries;
+import jollyroster.programme.ProgrammeQueries;
+import jollyroster.programme.Session;
+import jollyroster.roster.RosterPageQueries.Count;
+import jollyroster.roster.RosterPageQueries.Filter;
+import jollyroster.seating.Registration;
+import org.springframework.stereotype.Component;
+
+/** Puts a page of a roster together. */
+@Component
+class RollAssembler {
+
+    private static final int PAGE = 40;
+    private static final int MOST_KEPT = 40;
+    private final GivenQueries given;
+    private final ProgrammeQueries programme;
+    private final HostQueries hosts;
+    private final RosterPageQueries pages;
+    private final Permissions permissions;
+    private final Pieces pieces;
+    private final Clock clock;
+    private final Remembered<Wanted, RollView> kept;
+
+    RollAssembler(
+            GivenQueries given,
+            ProgrammeQueries programme,
+            HostQueries hosts,
+            RosterPageQueries pages,
+            Permissions permissions,
+            Pieces pieces,
+            TableChanges changed,
+            Clock clock) {
+        this.given = given;
+        this.kept = new Remembered<>(
+                changed, MOST_KEPT, "registration", "person", "session", "offering", "venue", "question");
+        this.programme = programme;
+        this.hosts = hosts;
+        this.pages = pages;
+        this.permissions = permissions;
+        this.pieces = pieces;
+        this.clock = clock;
+    }
+
+    /** A session that whoever is signed in may see. */
+    Optional<Session> session(long id) {
+        return programme.session(id).filter(hosts::isVisible);
+    }
+
+    private record Wanted(long session, RollQuery query, long after, boolean choosable, Instant minute) {}
+
+    /** A page of the roster; the same for a minute while nothing it shows changes. */
+    RollView view(Session s, RollQuery query, long after) {
+        Instant minute = clock.instant().truncatedTo(ChronoUnit.MINUTES);
+        return kept.get(new Wanted(s.id(), query, after, permissions.isOrganiser(), minute), wanted -> read(s, wanted));
+    }
+
+    private RollView read(Session s, Wanted wanted) {
+        Instant now = clock.instant();
+        RollQuery query = wanted.query();
+        long after = wanted.after();
+        Filter filter = query.filter();
+        List<RollView.Tab> tabs = tabs(s, query);
+        List<AskedQuestion> questions = programme.questions(s.offering().id());
+        Part part = isByState(filter) ? byState(s, filter, tabs, after) : searched(s, filter, after);
+        List<Registration> shown = part.shown();
+        Map<Long, Map<Long, String>> answers =
+                given.answers(shown.stream().map(Registration::id).toList());
+        List<RollView.Row> rows = shown.stream()
+                .map(r -> row(r, s, wanted.choosable(), questions, answers.getOrDefault(r.id(), Map.of())))
+                .toList();
+        return new RollView(
+                s.id(),
+                s.offering().id(),
+                s.offering().title(),
+                Times.range(s.start(), s.end(), s.zone(), now.atZone(s.zone()).toLocalDate()),
+                Times.city(s.zone()),
+                RollView.isPast(s, now),
+                tabs,
+                pieces.writeAll("roster/row", "row", rows),
+                rows.size(),
+                part.found(),
+                part.more() ? shown.get(shown.size() - 1).id() : 0,
+                after == 0,
+                query.inAddress(),
+                RollView.choices(questions),
+                otherDates(s, now));
+    }
+
+    /** What a page shows of all that was found. */
+    private record Part(List<Registration> shown, int found, boolean more) {}
+
+    private static boolean isByState(Filter filter) {
+        return filter.text().isEmpty() && !filter.marked() && filter.answer().isEmpty();
+    }
+
+    /** Counting is spared, as the numbers beside the states say it already. */
+    private Part byState(Session s, Filter filter, List<RollView.Tab> tabs, long after) {
+        List<Registration> some = pages.page(s.book(), filter, after, PAGE + 1);
+        int found = tabs.stream()
+                .filter(RollView.Tab::lit)
+                .mapToInt(RollView.Tab::number)
+                .sum();
+        return new Part(some.stream().limit(PAGE).toList(), found, some.size() > PAGE);
+    }
+
+    /** Everything is looked through once, for the number and for all pages; not so if the last row shown is gone. */
+    private Part searched(Session s, Filter filter, long after) {
+        List<Long> found = pages.found(s.book(), filter);
+        int from = found.indexOf(after) + 1;
+        if (from == 0 && after > 0) {
+            List<Registration> some = pages.page(s.book(), filter, after, PAGE + 1);
+            return new Part(some.stream().limit(PAGE).toList(), found.size(), some.size() > PAGE);
+        }
+        int to = Math.min(from + PAGE, found.size());
+        return new Part(pages.inOrder(found.subList(from, to)), found.size(), to < found.size());
+    }
+
+    private List<RollView.Tab> tabs(Session s, RollQuery query) {
+        Map<RegistrationState, Count> counts = pages.counts(s.book());
+        int all = counts.values().stream().mapToInt(Count::parties).sum();
+        List<RollView.Tab> tabs = new ArrayList<>();
+        tabs.add(tab(s, query, "", "everybody", all));
+        counts.forEach((state, count) -> tabs.add(tab(s, query, state.code(), state.word(), count.parties())));
+        return tabs;
+    }
+
+    private static RollView.Tab tab(Session s, RollQuery query, String state, String word, int number) {
+        String address =
+                "/desk/sessions/" + s.id() + "/roster?" + query.in(state).inAddress();
+        return new RollView.Tab(state, word, number, query.state().equals(state), address);
+    }
+
+    private List<RollView.Choice> otherDates(Session s, Instant now) {
+        return programme.sessionsOf(s.offering().id()).stream()
+                .filter(d -> d.book() != s.book() && d.isOpenAt(now))
+                .map(d -> new RollView.Choice(d.id(), Times.dayAndTime(d.start(), d.zone())))
+                .toList();
+    }
+
+    private static RollView.Row row(
+            Registration r, Session s, boolean choosable, List<AskedQuestion> questions, Map<Long, String> answers) {
+        return new RollView.Row(
+                s.id(),
+                choosable,
+                r.id(),
+                r.person(),
+                r.state().code(),
+                r.state().word(),
+                held(r, s.zone()),
+                r.name(),
+                String.join(
+                        ", ",
+                        r.remarks().companions().stream()
+                                .filter(n -> !n.isEmpty())
+                                .toList()),
+                r.email(),
+                r.phone(),
+                r.party(),
+                Times.dayAndTime(r.registeredAt(), s.zone()),
+                Times.city(r.zone()) + " " + Times.time(s.start().atZone(r.zone())),
+                questions.stream()
+                        .filter(q -> answers.containsKey(q.id()))
+                        .map(q -> new RollView.Answer(q.question().label(), answers.get(q.id())))
+                        .toList(),
+                r.remarks().note(),
+                r.remarks().marked(),
+                r.remarks().why());
+    }
+
+    private static String held(Registration r, ZoneId zone) {
+        return r.hold().until().map(at -> "until " + Times.dayAndTime(at, zone)).orElse("");
+    }
+}

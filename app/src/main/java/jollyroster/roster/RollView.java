@@ -1,0 +1,71 @@
+package jollyroster.roster;
+
+import java.util.List;
+import jollyroster.answers.Answer;
+import jollyroster.platform.Lasting;
+import jollyroster.programme.AskedQuestion;
+import jollyroster.programme.Session;
+
+/** A page of a roster, decided and formatted. @param rows as markup, a row for each registration that is shown */
+record RollView(
+        long session,
+        long offering,
+        String title,
+        String when,
+        String city,
+        boolean past,
+        List<Tab> tabs,
+        String rows,
+        int shown,
+        int found,
+        long next,
+        boolean first,
+        String query,
+        List<Choice> questions,
+        List<Choice> dates)
+        implements Lasting {
+
+    /** A state to look at. @param number parties in it */
+    record Tab(String state, String word, int number, boolean lit, String address) {}
+
+    record Choice(long id, String words) {}
+
+    /**
+     * One registration.
+     *
+     * @param choosable whether whoever looks may do something with it
+     * @param answers each with its question
+     * @param held until when, or place in line
+     */
+    record Row(
+            long session,
+            boolean choosable,
+            long id,
+            long person,
+            String state,
+            String stateWord,
+            String held,
+            String name,
+            String companions,
+            String email,
+            String phone,
+            int party,
+            String registered,
+            String theirTime,
+            List<Answer> answers,
+            String note,
+            boolean marked,
+            String why) {}
+
+    record Answer(String question, String value) {}
+
+    static List<Choice> choices(List<AskedQuestion> questions) {
+        return questions.stream()
+                .map(q -> new Choice(q.id(), q.question().label()))
+                .toList();
+    }
+
+    static boolean isPast(Session s, java.time.Instant now) {
+        return !s.end().isAfter(now);
+    }
+}

@@ -1,0 +1,89 @@
+package jollyroster.seating;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import jollyroster.core.messages.Anchor;
+import jollyroster.core.seats.RegistrationState;
+import jollyroster.logbook.LogbookCommands;
+import jollyroster.logbook.LogbookEntry;
+import jollyroster.outbox.OutboxCommands;
+import jollyroster.programme.Session;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Propagation;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Tells the people on a session what has become of it, as part of the write that changes it. */
+@Component
+@Transactional(propagation = Propagation.MANDATORY)
+public class NoticeCommands {
+
+    private final SeatCommands seats;
+    private final PartyCommands parties;
+    private final OutboxCommands outbox;
+    private final LogbookCommands logbook;
+    private final Clock clock;
+
+    NoticeCommands(
+            SeatCommands seats, PartyCommands parties, OutboxCommands outbox, LogbookCommands logbook, Clock clock) {
+        this.seats = seats;
+        this.parties = parties;
+        this.outbox = outbox;
+        this.logbook = logbook;
+        this.clock = clock;
+    }
+
+    /** How many registrations stand on a session, seated or waiting. */
+    public int standingOn(Session session) {
+        return parties.everybodyOn(session.book()).size();
+    }
+
+    /** How many seats of a session are taken. */
+    public int takenOn(Session session) {
+        return session.seats() == 0 ? 0 : seats.tally(session).taken();
+    }
+
+    /**
+     * Plans the reminders of a session anew and queues the news.
+     *
+     * @param after the session as it is now
+     * @param anchor what the news is
+     * @param change the change that causes it
+     * @param due when the news leaves
+     * @return how many people will be told
+     */
+    public int tell(Session after, Anchor anchor, long change, Instant due) {
+        Instant now = clock.instant();
+        List<PartyCommands.Addressed> people = parties.everybodyOn(after.book());
+        replan(after, people, reason(anchor));
+        people.forEach(p -> outbox.news(anchor, Recipients.one(after, p.registration(), p.email()), change, due, now));
+        return people.size();
+    }
+
+    private static String reason(Anchor anchor) {
+        return anchor == Anchor.CALLED_OFF ? "the session was called off" : "the session was changed";
+    }
+
+    /** Plans the reminders of a session anew without telling anybody. */
+    public void replan(Session after) {
+        replan(after, parties.everybodyOn(after.book()), "the session was changed");
+    }
+
+    private void replan(Session after, List<PartyCommands.Addressed> people, String reason) {
+        Instant now = clock.instant();
+        outbox.withdrawRemindersOf(after.id(), reason, now);
+        if (!after.cancelled() && after.start().isAfter(now)) {
+            outbox.remind(
+                    people.stream()
+                            .filter(p -> p.registration().getState().equals(RegistrationState.REGISTERED.name()))
+                            .map(p -> Recipients.one(after, p.registration(), p.email()))
+                            .toList(),
+                    now);
+        }
+    }
+
+    /** Writes into the logbook of a session what somebody has done to it. */
+    public void log(Session session, LogbookEntry entry, String actor, String detail) {
+        logbook.write(session.id(), null, actor, entry, detail, clock.instant());
+    }
+}

@@ -1,0 +1,47 @@
+package jollyroster.seating;
+
+import java.time.Clock;
+import java.time.ZoneId;
+import java.util.List;
+import jollyroster.outbox.Recipient;
+import jollyroster.platform.tables.tables.records.RegistrationRecord;
+import jollyroster.programme.Session;
+import jollyroster.programme.SessionCommands;
+import org.springframework.stereotype.Component;
+
+/** People on a roster as the outbox knows them. */
+@Component
+public class Recipients {
+
+    private final SessionCommands sessions;
+    private final Clock clock;
+
+    Recipients(SessionCommands sessions, Clock clock) {
+        this.sessions = sessions;
+        this.clock = clock;
+    }
+
+    /** The person for each date of the book that is still to come; for the session itself when none is. */
+    public List<Recipient> of(Session session, RegistrationRecord registration, String email) {
+        List<Session> dates = session.lead() == null ? List.of(session) : sessions.datesOf(session);
+        List<Recipient> coming = dates.stream()
+                .filter(date -> !date.cancelled() && date.start().isAfter(clock.instant()))
+                .map(date -> one(date, registration, email))
+                .toList();
+        return coming.isEmpty() ? List.of(one(session, registration, email)) : coming;
+    }
+
+    /** The person for one date. */
+    public static Recipient one(Session session, RegistrationRecord r, String email) {
+        return new Recipient(
+                r.getId(),
+                session.id(),
+                session.offering().id(),
+                email,
+                ZoneId.of(r.getZone()),
+                session.offering().title(),
+                session.zonedStart(),
+                session.sequence(),
+                r.getIsReminded());
+    }
+}

@@ -1,0 +1,36 @@
+package jollyroster.seating;
+
+import jollyroster.answers.RanOut;
+import jollyroster.core.door.LinkTokens.Link;
+import jollyroster.core.seats.RegistrationState;
+
+/** What came of an application. */
+public sealed interface Registering {
+
+    /** The registration stands, seated or waiting; also when the same form is sent a second time. */
+    record Done(Link link, RegistrationState state) implements Registering {}
+
+    /**
+     * This address is on the session already, or on another date of an offering of which a person holds one; its own-page
+     * link is sent there again.
+     */
+    record Already(boolean onAnotherDate) implements Registering {}
+
+    record Refused(Reason because) implements Registering {}
+
+    /** Too few are left of an option that was chosen. */
+    record OptionGone(RanOut option) implements Registering {}
+
+    /** Why nothing was registered. */
+    enum Reason {
+        NO_SUCH_SESSION,
+        /** Only those who were invited may register. */
+        INVITED_ONLY,
+        NOT_OPEN,
+        ALREADY_STARTED,
+        PARTY_TOO_LARGE,
+        LARGER_THAN_SESSION,
+        FULL,
+        WAITLIST_FULL
+    }
+}

@@ -1,0 +1,55 @@
+package jollyroster.seating;
+
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.List;
+import java.util.Optional;
+import jollyroster.core.seats.RegistrationState;
+
+/**
+ * One person, with companions, on a session.
+ *
+ * @param party people in all
+ * @param passedOver how often others went before it on the waitlist
+ * @param generation of its personal links
+ * @param phone E.164, or empty
+ * @param zone the person's own
+ */
+public record Registration(
+        long id,
+        long session,
+        long person,
+        RegistrationState state,
+        int party,
+        int passedOver,
+        int generation,
+        String name,
+        String email,
+        String phone,
+        ZoneId zone,
+        Instant registeredAt,
+        Hold hold,
+        Remarks remarks) {
+
+    /**
+     * What is held or offered.
+     *
+     * @param until by when it must be confirmed or answered; empty when nothing is
+     * @param racing whether the same seats are offered to others too
+     */
+    public record Hold(Optional<Instant> until, boolean racing) {}
+
+    /**
+     * What else is known.
+     *
+     * @param why it was given back, if anybody said; else empty
+     * @param companions the names of companions, as far as they are known
+     * @param reminded whether the person wants reminders
+     * @param note the organiser's
+     */
+    public record Remarks(String why, List<String> companions, boolean reminded, String note, boolean marked) {
+        public Remarks {
+            companions = List.copyOf(companions);
+        }
+    }
+}

@@ -1,0 +1,153 @@
+package jollyroster.seating;
+
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import jollyroster.core.door.LinkTokens.Link;
+import jollyroster.core.seats.FreedSeats;
+import jollyroster.core.seats.RegistrationState;
+import jollyroster.exchange.CalendarEntry;
+import jollyroster.outbox.Letters;
+import jollyroster.platform.Address;
+import jollyroster.platform.OrganisationQueries;
+import jollyroster.platform.PersonalLinks;
+import jollyroster.platform.Times;
+import jollyroster.programme.ProgrammeQueries;
+import jollyroster.programme.Session;
+import org.springframework.stereotype.Component;
+
+/** Tells the outbox what a letter to a registered person can say. */
+@Component
+public class RosterLetters implements Letters {
+
+    private final RosterQueries roster;
+    private final ProgrammeQueries programme;
+    private final OrganisationQueries organisation;
+    private final PersonalLinks links;
+    private final Address address;
+
+    RosterLetters(
+            RosterQueries roster,
+            ProgrammeQueries programme,
+            OrganisationQueries organisation,
+            PersonalLinks links,
+            Address address) {
+        this.roster = roster;
+        this.programme = programme;
+        this.organisation = organisation;
+        this.links = links;
+        this.address = address;
+    }
+
+    @Override
+    public Sender sender() {
+        return new Sender(
+                organisation.organisation().name(), organisation.organisation().contactEmail());
+    }
+
+    @Override
+    public Optional<Facts> facts(long id, long about) {
+        return roster.registration(id)
+                .flatMap(registration -> programme
+                        .session(about)
+                        .filter(session -> session.book() == registration.session())
+                        .or(() -> programme.session(registration.session()))
+                        .map(session -> facts(registration, session)));
+    }
+
+    private Facts facts(Registration registration, Session session) {
+        Link link = new Link(registration.id(), registration.generation());
+        List<Session> dates = programme.datesOf(session);
+        return new Facts(
+                registration.name(),
+                registration.email(),
+                registration.zone(),
+                standing(registration.state()),
+                registration.party(),
+                registration.state() == RegistrationState.WAITLISTED ? roster.placeInLine(registration) : 0,
+                session.cancelled(),
+                session.offering().title(),
+                session.start(),
+                session.end(),
+                session.zone(),
+                session.isOnline() ? "online" : session.place(),
+                session.isOnline(),
+                links.ownPage(link),
+                links.join(link),
+                organisation.organisation().name(),
+                contact(session),
+                calendarEntries(session, registration, links.join(link)),
+                dates.stream()
+                        .filter(date -> date.id() != session.id() && !date.cancelled())
+                        .map(date -> Times.dayAndTime(date.start(), registration.zone()))
+                        .toList(),
+                new Offer(
+                        registration.hold().until(),
+                        registration.hold().racing(),
+                        session.offering().signUp().freedSeats() == FreedSeats.SEAT_AT_ONCE,
+                        links.confirm(link),
+                        registration
+                                .hold()
+                                .until()
+                                .map(until -> links.confirmCode(link, until))
+                                .orElse("")));
+    }
+
+    private String contact(Session session) {
+        return session.offering().front().contactOr(organisation.organisation().contactEmail());
+    }
+
+    /** An entry for each date of the book, so that a whole series stands in the calendar. */
+    public List<CalendarEntry> calendarEntries(Session session, Registration registration, String joinLink) {
+        return programme.datesOf(session).stream()
+                .map(date -> calendarEntry(date, registration, joinLink))
+                .toList();
+    }
+
+    /**
+     * The entry a person keeps: its own for each registration and date, so that giving a seat back takes it away again.
+     */
+    private CalendarEntry calendarEntry(Session session, Registration registration, String joinLink) {
+        boolean gone = session.cancelled() || standing(registration.state()) == Standing.GONE;
+        String date = session.lead() == null ? "" : "-" + session.id();
+        return new CalendarEntry(
+                "registration-" + registration.id() + date + "@" + address.host(),
+                session.sequence() + (gone ? 1 : 0),
+                session.offering().title(),
+                session.offering().summary() + "\n\nYour link: " + joinLink,
+                session.place(),
+                joinLink,
+                session.start(),
+                session.end(),
+                registration.registeredAt(),
+                gone);
+    }
+
+    private static Standing standing(RegistrationState state) {
+        return switch (state) {
+            case REGISTERED, MAYBE -> Standing.SEATED;
+            case UNCONFIRMED, CALLED_UP, WAITLISTED -> Standing.WAITING;
+            case CANCELLED, DECLINED -> Standing.GONE;
+        };
+    }
+
+    @Override
+    public Map<Long, Line> lines(Collection<Long> registrations) {
+        Map<Long, Registration> known = roster.registrations(registrations);
+        Map<Long, Session> sessions = new HashMap<>();
+        programme
+                .sessions(known.values().stream()
+                        .map(Registration::session)
+                        .distinct()
+                        .toList())
+                .forEach(session -> sessions.put(session.id(), session));
+        Map<Long, Line> lines = new HashMap<>();
+        known.forEach((id, registration) -> {
+            Session session = sessions.get(registration.session());
+            lines.put(id, new Line(registration.name(), session.offering().title(), session.start(), session.zone()));
+        });
+        return lines;
+    }
+}

@@ -1,0 +1,182 @@
+package jollyroster.seating;
+
+import static jollyroster.platform.tables.Tables.SWAP;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import jollyroster.core.messages.Anchor;
+import jollyroster.core.seats.RegistrationState;
+import jollyroster.core.seats.SignUpStyle;
+import jollyroster.logbook.LogbookCommands;
+import jollyroster.outbox.OutboxCommands;
+import jollyroster.people.PersonCommands;
+import jollyroster.platform.Times;
+import jollyroster.platform.Writes;
+import jollyroster.platform.tables.tables.records.RegistrationRecord;
+import jollyroster.platform.tables.tables.records.SwapRecord;
+import jollyroster.programme.Session;
+import jollyroster.programme.SessionCommands;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/**
+ * Two people change dates. One offers, the other agrees; the change is one write, both or neither, and takes no seats from
+ * anybody: parties must be of one size.
+ */
+@Component
+public class SwapCommands {
+
+    private static final int MOST_LETTERS = 50;
+    private final Writes writes;
+    private final SessionCommands programme;
+    private final SeatCommands seats;
+    private final PartyCommands parties;
+    private final PersonCommands people;
+    private final Recipients recipients;
+    private final OutboxCommands outbox;
+    private final LogbookCommands logbook;
+    private final Clock clock;
+
+    SwapCommands(
+            Writes writes,
+            SessionCommands programme,
+            SeatCommands seats,
+            PartyCommands parties,
+            PersonCommands people,
+            Recipients recipients,
+            OutboxCommands outbox,
+            LogbookCommands logbook,
+            Clock clock) {
+        this.writes = writes;
+        this.programme = programme;
+        this.seats = seats;
+        this.parties = parties;
+        this.people = people;
+        this.recipients = recipients;
+        this.outbox = outbox;
+        this.logbook = logbook;
+        this.clock = clock;
+    }
+
+    /** What came of offering or agreeing. */
+    public enum Swapped {
+        /** The offer stands, and those it concerns are told. */
+        OFFERED,
+        /** Both have changed dates. */
+        DONE,
+        /** Nobody on that date with this address has as many seats; who is on it is not said. */
+        NOBODY,
+        /** One of the two no longer holds what was to be changed, or it is too late. */
+        NOT_POSSIBLE
+    }
+
+    /**
+     * Offers one's date for another; an earlier offer is replaced.
+     *
+     * @param with the address of somebody on that date; empty for anybody
+     */
+    @Transactional
+    public Swapped offer(long registration, long wanted, String with, String actor) {
+        Instant now = clock.instant();
+        Optional<RegistrationRecord> mine = changeable(registration, now);
+        Optional<Session> date = programme.session(wanted);
+        if (mine.isEmpty() || date.isEmpty() || !mayChange(mine.get(), date.get(), now)) {
+            return Swapped.NOT_POSSIBLE;
+        }
+        List<PartyCommands.Addressed> partners = parties.everybodyOn(wanted).stream()
+                .filter(p -> isPartner(p, mine.get()))
+                .filter(p -> with.isEmpty() || p.email().equals(with))
+                .limit(MOST_LETTERS)
+                .toList();
+        if (partners.isEmpty()) {
+            return Swapped.NOBODY;
+        }
+        withdraw(registration);
+        SwapRecord offer = new SwapRecord();
+        offer.setRegistrationId(registration);
+        offer.setWantedId(wanted);
+        offer.setWithId(with.isEmpty() ? null : partners.get(0).registration().getId());
+        offer.setOfferedAt(now);
+        writes.sql().insertInto(SWAP).set(offer).execute();
+        partners.forEach(
+                p -> outbox.answer(Anchor.SWAP_ASKED, Recipients.one(date.get(), p.registration(), p.email()), now));
+        logbook.swapOffered(mine.get(), actor, when(date.get()), now);
+        return Swapped.OFFERED;
+    }
+
+    private static boolean isPartner(PartyCommands.Addressed p, RegistrationRecord mine) {
+        return p.registration().getState().equals(RegistrationState.REGISTERED.name())
+                && p.registration().getParty().equals(mine.getParty())
+                && !p.registration().getPersonId().equals(mine.getPersonId());
+    }
+
+    private Optional<RegistrationRecord> changeable(long registration, Instant now) {
+        return seats.byId(registration)
+                .filter(r -> r.getState().equals(RegistrationState.REGISTERED.name()))
+                .filter(r -> now.isBefore(
+                        programme.session(r.getSessionId()).orElseThrow().changesUntil()));
+    }
+
+    private boolean mayChange(RegistrationRecord r, Session date, Instant now) {
+        Session own = programme.session(r.getSessionId()).orElseThrow();
+        return own.id() != date.id()
+                && own.offering().id() == date.offering().id()
+                && own.offering().style() != SignUpStyle.WHOLE_SERIES
+                && !date.cancelled()
+                && now.isBefore(date.changesUntil())
+                && seats.active(date.id(), r.getPersonId()).isEmpty();
+    }
+
+    /** Takes back what a registration has offered. */
+    @Transactional
+    public void withdraw(long registration) {
+        writes.sql()
+                .deleteFrom(SWAP)
+                .where(SWAP.REGISTRATION_ID.eq(registration))
+                .execute();
+    }
+
+    /** Agrees to an offer: both change dates, and both are told. */
+    @Transactional
+    public Swapped agree(long swap, long registration, String actor) {
+        Instant now = clock.instant();
+        Optional<SwapRecord> offer = writes.sql()
+                .selectFrom(SWAP)
+                .where(SWAP.ID.eq(swap))
+                .fetchOptional()
+                .filter(o -> o.getWithId() == null || o.getWithId() == registration);
+        Optional<RegistrationRecord> theirs = offer.flatMap(o -> changeable(o.getRegistrationId(), now));
+        Optional<RegistrationRecord> mine = changeable(registration, now)
+                .filter(r -> r.getSessionId()
+                        .equals(offer.map(SwapRecord::getWantedId).orElse(null)));
+        if (theirs.isEmpty()
+                || mine.isEmpty()
+                || !mine.get().getParty().equals(theirs.get().getParty())) {
+            return Swapped.NOT_POSSIBLE;
+        }
+        Session hers = programme.session(theirs.get().getSessionId()).orElseThrow();
+        Session his = programme.session(mine.get().getSessionId()).orElseThrow();
+        if (!mayChange(mine.get(), hers, now) || !mayChange(theirs.get(), his, now)) {
+            return Swapped.NOT_POSSIBLE;
+        }
+        change(mine.get(), his, hers, actor, now);
+        change(theirs.get(), hers, his, actor, now);
+        withdraw(mine.get().getId());
+        withdraw(theirs.get().getId());
+        return Swapped.DONE;
+    }
+
+    private void change(RegistrationRecord r, Session from, Session to, String actor, Instant now) {
+        seats.moveTo(r.getId(), to.id(), now);
+        RegistrationRecord moved = seats.byId(r.getId()).orElseThrow();
+        logbook.changedDate(moved, actor, from.id(), when(from) + ", by swapping", when(to) + ", by swapping", now);
+        outbox.withdrawReminders(r.getId(), "the date was changed", now);
+        outbox.answerAndRemind(Anchor.CHANGED, recipients.of(to, moved, people.email(r.getPersonId())), now);
+    }
+
+    private static String when(Session session) {
+        return Times.dayAndTime(session.start(), session.zone());
+    }
+}

@@ -1,0 +1,122 @@
+package jollyroster.setup;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Optional;
+import jollyroster.core.intake.Text;
+import jollyroster.exchange.CalendarReader;
+import jollyroster.hosting.BusyCommands;
+import jollyroster.hosting.BusyQueries;
+import jollyroster.hosting.BusyReading;
+import jollyroster.platform.DeskPage;
+import jollyroster.platform.OrganisationQueries;
+import jollyroster.platform.Times;
+import jollyroster.team.TeamQueries;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.multipart.MultipartFile;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+
+/** Setup: the calendars that say when hosts are taken up elsewhere. */
+@DeskPage
+class CalendarsController {
+
+    private final BusyQueries queries;
+    private final BusyCommands commands;
+    private final BusyReading reading;
+    private final TeamQueries team;
+    private final OrganisationQueries organisation;
+
+    CalendarsController(
+            BusyQueries queries,
+            BusyCommands commands,
+            BusyReading reading,
+            TeamQueries team,
+            OrganisationQueries organisation) {
+        this.queries = queries;
+        this.commands = commands;
+        this.reading = reading;
+        this.team = team;
+        this.organisation = organisation;
+    }
+
+    record Line(long id, String host, String name, String how, String read, String problem) {}
+
+    @GetMapping("/desk/setup/calendars")
+    String calendars(Model model) {
+        List<TeamQueries.Mate> mates = team.members();
+        model.addAttribute(
+                "calendars",
+                queries.calendars().stream().map(c -> line(c, mates)).toList());
+        model.addAttribute("hosts", team.hosts());
+        return "setup/calendars";
+    }
+
+    private Line line(BusyQueries.Calendar c, List<TeamQueries.Mate> mates) {
+        String host = mates.stream()
+                .filter(m -> m.id() == c.host())
+                .findFirst()
+                .map(TeamQueries.Mate::name)
+                .orElse("");
+        String read = c.read()
+                .map(at -> Times.dayAndTime(at, organisation.organisation().zone()))
+                .orElse("not yet");
+        return new Line(
+                c.id(),
+                host,
+                c.name(),
+                c.address().isEmpty() ? "a file, read once" : "read every 15 minutes",
+                read,
+                c.problem());
+    }
+
+    /** Takes a calendar in, from a file or from an address; an address is read again every fifteen minutes. */
+    @PostMapping("/desk/setup/calendars")
+    String add(
+            @RequestParam(defaultValue = "0") long host,
+            @RequestParam(defaultValue = "") String name,
+            @RequestParam(defaultValue = "") String address,
+            @RequestParam(required = false) MultipartFile file,
+            RedirectAttributes flash)
+            throws IOException {
+        boolean known = team.hosts().stream().anyMatch(m -> m.id() == host);
+        String clean = Text.oneLine(name.substring(0, Math.min(name.length(), 80)));
+        String where = address.strip();
+        if (!known || where.isEmpty() && (file == null || file.isEmpty()) || where.length() > 500) {
+            flash.addFlashAttribute("warned", "Nothing was added: choose a host, and a file or an address.");
+            return "redirect:/desk/setup/calendars";
+        }
+        try {
+            int times = where.isEmpty()
+                    ? reading.takeFile(host, named(clean, file.getOriginalFilename()), text(file))
+                    : reading.takeAddress(host, named(clean, "Calendar"), where);
+            flash.addFlashAttribute("said", "Added: " + times + (times == 1 ? " busy time." : " busy times."));
+        } catch (BusyReading.NotRead e) {
+            flash.addFlashAttribute("warned", "Nothing was added. " + e.getMessage());
+        }
+        return "redirect:/desk/setup/calendars";
+    }
+
+    private static String named(String name, @org.jspecify.annotations.Nullable String otherwise) {
+        String other = Text.oneLine(Optional.ofNullable(otherwise).orElse("Calendar"));
+        return name.isEmpty() ? other.substring(0, Math.min(other.length(), 80)) : name;
+    }
+
+    /** A file that is too large comes as one character more than is read, so that it is refused as such. */
+    private static String text(MultipartFile file) throws IOException {
+        return file.getSize() > CalendarReader.LONGEST
+                ? "x".repeat(CalendarReader.LONGEST + 1)
+                : new String(file.getBytes(), StandardCharsets.UTF_8);
+    }
+
+    @PostMapping("/desk/setup/calendars/{id}/forget")
+    String forget(@PathVariable long id, RedirectAttributes flash) {
+        commands.forget(id);
+        flash.addFlashAttribute("said", "Forgotten, and its busy times with it.");
+        return "redirect:/desk/setup/calendars";
+    }
+}

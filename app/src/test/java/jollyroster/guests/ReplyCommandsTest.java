@@ -1,0 +1,311 @@
+package jollyroster.guests;
+
+import static jollyroster.Saltmarrow.Wanted.seats;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import jollyroster.AppTest;
+import jollyroster.Saltmarrow;
+import jollyroster.Saltmarrow.Published;
+import jollyroster.TestClock;
+import jollyroster.answers.Answer;
+import jollyroster.answers.GivenQueries;
+import jollyroster.core.door.LinkTokens.Link;
+import jollyroster.core.messages.Anchor;
+import jollyroster.core.seats.RegistrationState;
+import jollyroster.guests.GuestCommands.Guest;
+import jollyroster.logbook.LogbookQueries;
+import jollyroster.outbox.OutboxQueries;
+import jollyroster.outbox.OutboxWorker;
+import jollyroster.programme.OfferingCommands;
+import jollyroster.programme.ProgrammeQueries;
+import jollyroster.programme.QuestionForm;
+import jollyroster.programme.SheetForm;
+import jollyroster.seating.Application;
+import jollyroster.seating.Registering;
+import jollyroster.seating.RosterCommands;
+import jollyroster.seating.RosterQueries;
+import jollyroster.standin.TrayQueries;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.security.authentication.AnonymousAuthenticationToken;
+import org.springframework.security.core.authority.AuthorityUtils;
+import org.springframework.security.core.context.SecurityContextHolder;
+
+/** Answers to invitations: taken, changed, waiting, refused, and told of. */
+@AppTest
+class ReplyCommandsTest {
+
+    private static final Instant START = Instant.parse("2027-03-16T22:00:00Z");
+
+    @Autowired
+    LogbookQueries logbook;
+
+    @Autowired
+    GivenQueries given;
+
+    @Autowired
+    ReplyCommands replies;
+
+    @Autowired
+    RosterCommands roster;
+
+    @Autowired
+    GuestCommands guests;
+
+    @Autowired
+    GuestQueries list;
+
+    @Autowired
+    RosterQueries queries;
+
+    @Autowired
+    ProgrammeQueries programme;
+
+    @Autowired
+    OfferingCommands offerings;
+
+    @Autowired
+    OutboxQueries outbox;
+
+    @Autowired
+    OutboxWorker worker;
+
+    @Autowired
+    DigestWorker digest;
+
+    @Autowired
+    TrayQueries tray;
+
+    @Autowired
+    Saltmarrow saltmarrow;
+
+    @Autowired
+    TestClock clock;
+
+    @BeforeEach
+    void morning() {
+        clock.set(TestClock.START);
+    }
+
+    @AfterEach
+    void nobody() {
+        SecurityContextHolder.clearContext();
+    }
+
+    private static void actAsVisitor() {
+        SecurityContextHolder.getContext()
+                .setAuthentication(new AnonymousAuthenticationToken(
+                        "key", "visitor", AuthorityUtils.createAuthorityList("ROLE_ANONYMOUS")));
+    }
+
+    private static Saltmarrow.Wanted party(int seats, String tell) {
+        return seats(seats).inviting(new SheetForm.Inviting(true, true, tell));
+    }
+
+    private Registering answer(Published at, String name, int party, Reply reply) {
+        return replies.answer(Saltmarrow.person(at.session(), name, party), reply, Optional.empty());
+    }
+
+    private static long id(Registering came) {
+        return ((Registering.Done) came).link().id();
+    }
+
+    private RegistrationState state(long id) {
+        return queries.registration(id).orElseThrow().state();
+    }
+
+    @Test
+    void a_yes_takes_seats_a_maybe_and_a_no_take_none() {
+        Published at = saltmarrow.publish(party(4, ""));
+        long yes = id(answer(at, "Marisol Achterberg", 3, Reply.YES));
+        long maybe = id(answer(at, "Teo Quillfeather", 2, Reply.MAYBE));
+        long no = id(answer(at, "Wren Skerry", 1, Reply.NO));
+        assertThat(List.of(state(yes), state(maybe), state(no)))
+                .containsExactly(RegistrationState.REGISTERED, RegistrationState.MAYBE, RegistrationState.DECLINED);
+        assertThat(queries.of(List.of(at.session())).get(at.session()).taken()).isEqualTo(3);
+        assertThat(list.answers(at.session()))
+                .containsEntry(Reply.YES, 3)
+                .containsEntry(Reply.MAYBE, 2)
+                .containsEntry(Reply.NO, 1);
+        assertThat(outbox.ofRegistration(maybe))
+                .extracting(OutboxQueries.Item::anchor)
+                .containsExactly(Anchor.REPLIED);
+    }
+
+    @Test
+    void a_yes_beyond_the_limit_waits_and_moves_up_when_somebody_changes_their_mind() {
+        Published at = saltmarrow.publish(party(2, ""));
+        long first = id(answer(at, "Kofi Brannigan", 2, Reply.YES));
+        long second = id(answer(at, "Anneke Strand", 1, Reply.YES));
+        assertThat(state(second)).isEqualTo(RegistrationState.WAITLISTED);
+        assertThat(replies.change(first, Reply.NO)).isInstanceOf(Registering.Done.class);
+        assertThat(state(second)).isEqualTo(RegistrationState.REGISTERED);
+        assertThat(((Registering.Done) replies.change(first, Reply.YES)).state())
+                .isEqualTo(RegistrationState.WAITLISTED);
+        assertThat(queries.placeInLine(queries.registration(first).orElseThrow()))
+                .isEqualTo(1);
+    }
+
+    @Test
+    void saying_the_same_again_changes_nothing() {
+        Published at = saltmarrow.publish(party(2, ""));
+        long id = id(answer(at, "Ilse Merrow", 1, Reply.YES));
+        int letters = outbox.ofRegistration(id).size();
+        replies.change(id, Reply.YES);
+        assertThat(outbox.ofRegistration(id)).hasSize(letters);
+        assertThat(logbook.ofRegistration(id)).hasSize(1);
+    }
+
+    @Test
+    void who_answers_their_invitation_again_changes_all_they_said() {
+        Published at =
+                saltmarrow.publish(party(4, "").asking(QuestionForm.of("SHORT_TEXT", "Your boat", "", false, "")));
+        guests.invite(at.offering(), List.of(new Guest("Oriel Saltonby", "oriel@crew.example")));
+        Link oriel = link(at, "oriel@crew.example");
+        long boat = programme.questions(at.offering()).get(0).id();
+        long id = id(replies.answer(said(at, boat, "Curlew", List.of("Bao")), Reply.YES, Optional.of(oriel)));
+        replies.answer(said(at, boat, "Dunlin", List.of("Ade")), Reply.YES, Optional.of(oriel));
+        assertThat(given.answersOf(id)).containsValue("Dunlin").doesNotContainValue("Curlew");
+        assertThat(queries.registration(id).orElseThrow().remarks().companions())
+                .containsExactly("Ade");
+        replies.answer(said(at, boat, "", List.of()), Reply.NO, Optional.of(oriel));
+        assertThat(state(id)).isEqualTo(RegistrationState.DECLINED);
+        assertThat(given.answersOf(id)).containsValue("Dunlin");
+    }
+
+    private static Application said(Published at, long boat, String name, List<String> companions) {
+        List<Answer> answers = name.isEmpty() ? List.of() : List.of(Answer.plain(boat, "Your boat", name));
+        return new Application(
+                at.session(),
+                "Oriel Saltonby",
+                "oriel@crew.example",
+                "",
+                2,
+                Saltmarrow.HALIFAX,
+                companions,
+                answers,
+                "");
+    }
+
+    @Test
+    void answers_end_when_they_are_due() {
+        Published at = saltmarrow.publish(party(2, ""));
+        long id = id(answer(at, "Ade Fenwright", 1, Reply.YES));
+        clock.set(START);
+        assertThat(replies.change(id, Reply.NO)).isEqualTo(new Registering.Refused(Registering.Reason.NOT_OPEN));
+        assertThat(state(id)).isEqualTo(RegistrationState.REGISTERED);
+    }
+
+    @Test
+    void an_address_that_answered_on_the_public_page_gets_its_link_again_and_keeps_its_answer() {
+        Published at = saltmarrow.publish(party(2, ""));
+        long id = id(answer(at, "Bao Lindqvist", 1, Reply.YES));
+        assertThat(answer(at, "Bao Lindqvist", 1, Reply.NO)).isInstanceOf(Registering.Already.class);
+        assertThat(state(id)).isEqualTo(RegistrationState.REGISTERED);
+    }
+
+    @Test
+    void only_the_invited_come_and_only_with_their_own_link_and_address() {
+        Published at = saltmarrow.publish(party(4, "").invitedOnly());
+        guests.invite(at.offering(), List.of(new Guest("Oriel Saltonby", "oriel@crew.example")));
+        guests.invite(at.offering(), List.of(new Guest("Pascoe Merrow", "pascoe@crew.example")));
+        Link oriel = link(at, "oriel@crew.example");
+        Link pascoe = link(at, "pascoe@crew.example");
+        actAsVisitor();
+        assertThat(reply(at, "oriel@crew.example", Optional.empty())).isEqualTo(refused());
+        assertThat(reply(at, "oriel@crew.example", Optional.of(pascoe))).isEqualTo(refused());
+        assertThat(reply(at, "oriel@crew.example", Optional.of(oriel))).isInstanceOf(Registering.Done.class);
+        SecurityContextHolder.clearContext();
+        guests.uninvite(at.offering(), pascoe.id());
+        actAsVisitor();
+        assertThat(reply(at, "pascoe@crew.example", Optional.of(pascoe))).isEqualTo(refused());
+        assertThat(list.invitee(pascoe)).isEmpty();
+    }
+
+    private static Registering refused() {
+        return new Registering.Refused(Registering.Reason.INVITED_ONLY);
+    }
+
+    private Link link(Published at, String email) {
+        return list.list(at.offering()).stream()
+                .filter(i -> i.email().equals(email))
+                .map(i -> new Link(i.id(), i.generation()))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private Registering reply(Published at, String email, Optional<Link> link) {
+        return replies.answer(
+                Application.plain(at.session(), "Somebody Invited", email, 1, Saltmarrow.HALIFAX), Reply.YES, link);
+    }
+
+    @Test
+    void invitations_are_written_once_and_the_silent_are_known() {
+        Published at = saltmarrow.publish(party(4, ""));
+        assertThat(guests.invite(
+                        at.offering(),
+                        List.of(
+                                new Guest("Linnea Tidewater", "linnea@crew.example"),
+                                new Guest("", "ravi@crew.example"))))
+                .isEqualTo(2);
+        assertThat(guests.invite(at.offering(), List.of(new Guest("Again", "ravi@crew.example"))))
+                .isZero();
+        assertThat(guests.sendInvitations(at.offering())).isEqualTo(2);
+        assertThat(guests.sendInvitations(at.offering())).isZero();
+        worker.sendDue();
+        String letter = tray.byKey("invite-" + link(at, "linnea@crew.example").id() + "-"
+                        + link(at, "linnea@crew.example").generation())
+                .orElseThrow()
+                .text();
+        assertThat(letter).contains("Hello Linnea").contains("/invited/").contains("Tuesday 16 March 2027");
+        replies.answer(
+                Application.plain(at.session(), "Linnea", "linnea@crew.example", 1, Saltmarrow.HALIFAX),
+                Reply.NO,
+                Optional.of(link(at, "linnea@crew.example")));
+        assertThat(list.list(at.offering()))
+                .filteredOn(i -> i.state().isEmpty())
+                .extracting(GuestQueries.Invitee::email)
+                .containsExactly("ravi@crew.example");
+    }
+
+    @Test
+    void who_asks_to_come_is_invited_or_told_that_there_is_no_room() {
+        Published at = saltmarrow.publish(party(4, "").invitedOnly());
+        guests.ask(at.offering(), new Guest("Dag Haverbrook", "dag@crew.example"), "I could bring the boat");
+        guests.ask(at.offering(), new Guest("Dag Haverbrook", "dag@crew.example"), "twice");
+        guests.ask(at.offering(), new Guest("Greta Pennycot", "greta@crew.example"), "");
+        assertThat(list.pleas(at.offering())).hasSize(2);
+        guests.decide(at.offering(), list.pleas(at.offering()).get(0).id(), true, "Demo Organiser");
+        guests.decide(at.offering(), list.pleas(at.offering()).get(0).id(), false, "Demo Organiser");
+        assertThat(list.pleas(at.offering())).isEmpty();
+        assertThat(list.list(at.offering()))
+                .extracting(GuestQueries.Invitee::email)
+                .containsExactly("dag@crew.example");
+        assertThat(list.list(at.offering()).get(0).invited()).isPresent();
+    }
+
+    @Test
+    void the_organiser_hears_of_each_answer_or_each_morning_or_when_answers_are_due() {
+        Published each = saltmarrow.publish(party(4, "EACH"));
+        Published daily = saltmarrow.publish(party(4, "DAILY"));
+        Published deadline = saltmarrow.publish(party(4, "DEADLINE"));
+        digest.tellDue();
+        clock.set(TestClock.START.plus(Duration.ofHours(1)));
+        answer(each, "Hamish Skerry", 1, Reply.YES);
+        answer(daily, "Hamish Skerry", 1, Reply.YES);
+        answer(deadline, "Hamish Skerry", 2, Reply.MAYBE);
+        assertThat(digest.tellDue()).isZero();
+        clock.set(TestClock.START.plus(Duration.ofDays(1)));
+        assertThat(digest.tellDue()).isEqualTo(1);
+        assertThat(digest.tellDue()).isZero();
+        clock.set(START.plus(Duration.ofMinutes(1)));
+        assertThat(digest.tellDue()).isEqualTo(1);
+        assertThat(digest.tellDue()).isZero();
+    }
+}
