@@ -8,7 +8,9 @@ import java.util.concurrent.atomic.AtomicInteger;
 import jollyroster.core.dates.SessionTime;
 import jollyroster.core.seats.FreedSeats;
 import jollyroster.core.seats.SignUpStyle;
+import jollyroster.platform.Actor;
 import jollyroster.platform.Organisation;
+import jollyroster.platform.Role;
 import jollyroster.programme.OfferingCommands;
 import jollyroster.programme.OfferingStatus;
 import jollyroster.programme.ProgrammeQueries;
@@ -24,6 +26,20 @@ import org.springframework.boot.test.context.TestComponent;
 /** Sets up small parts of the school for tests, through the same commands that people use. */
 @TestComponent
 public class Saltmarrow {
+
+    /** A member of the team who may do everything. */
+    public static final Actor ORGANISER = new Actor.Team(1, "Ottoline Farrow", Role.ORGANISER);
+
+    /** Somebody from outside without a registration. */
+    public static final Actor VISITOR = Actor.visitor("a visitor");
+
+    /** A job of the program. */
+    public static final Actor PROGRAM = new Actor.Program("test");
+
+    /** The person of a registration, by their link. */
+    public static Actor self(long registration) {
+        return new Actor.Person("x", registration);
+    }
 
     public static final ZoneId HALIFAX = ZoneId.of("America/Halifax");
     private static final AtomicInteger COUNT = new AtomicInteger();
@@ -52,7 +68,8 @@ public class Saltmarrow {
                 new Organisation("Saltmarrow Sea School", HALIFAX, "CA", "office@saltmarrow.example", "#1f5c4d", ""),
                 "Demo Organiser",
                 "demo@saltmarrow.example",
-                "fair-winds");
+                "fair-winds",
+                ORGANISER);
     }
 
     /** A published offering with one session. */
@@ -60,12 +77,14 @@ public class Saltmarrow {
         setUp();
         int number = COUNT.incrementAndGet();
         String title = "Knots and splicing bench " + number;
-        long venue = venues.add(VenueCommands.Form.of(
-                        wanted.online() ? Venue.Kind.MADE_LINK : Venue.Kind.PLACE,
-                        "Venue " + number,
-                        "Saltmarrow quay"))
+        long venue = venues.add(
+                        VenueCommands.Form.of(
+                                wanted.online() ? Venue.Kind.MADE_LINK : Venue.Kind.PLACE,
+                                "Venue " + number,
+                                "Saltmarrow quay"),
+                        ORGANISER)
                 .orElseThrow();
-        long offering = offerings.draft(title, HALIFAX);
+        long offering = offerings.draft(title, HALIFAX, ORGANISER);
         offerings.save(
                 offering,
                 SheetForm.titled(title)
@@ -80,14 +99,16 @@ public class Saltmarrow {
                         .with(wanted.taking())
                         .with(wanted.inviting())
                         .with(wanted.paying())
-                        .asking(wanted.questions()));
+                        .asking(wanted.questions()),
+                ORGANISER);
         List<Long> dates = wanted.starts().stream()
                 .map(start -> sessions.addDate(
                         offering,
                         SessionTime.resolve(LocalDateTime.parse(start), HALIFAX, Duration.ofHours(2)),
-                        wanted.seats()))
+                        wanted.seats(),
+                        ORGANISER))
                 .toList();
-        offerings.turn(offering, OfferingStatus.PUBLISHED);
+        offerings.turn(offering, OfferingStatus.PUBLISHED, ORGANISER);
         return new Published(
                 offering, dates.get(0), queries.offering(offering).orElseThrow().slug(), dates);
     }

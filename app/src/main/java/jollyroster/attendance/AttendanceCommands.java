@@ -7,7 +7,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.Optional;
 import jollyroster.core.attendance.Verdict;
-import jollyroster.platform.Permissions;
+import jollyroster.platform.Actor;
 import jollyroster.platform.Writes;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -17,18 +17,17 @@ import org.springframework.transaction.annotation.Transactional;
 public class AttendanceCommands {
 
     private final Writes writes;
-    private final Permissions permissions;
     private final Clock clock;
 
-    AttendanceCommands(Writes writes, Permissions permissions, Clock clock) {
+    AttendanceCommands(Writes writes, Clock clock) {
         this.writes = writes;
-        this.permissions = permissions;
         this.clock = clock;
     }
 
     /** Somebody came in. A report that arrives twice counts once. */
     @Transactional
-    public void joined(String visit, long registration, long session, Instant at) {
+    public void joined(String visit, long registration, long session, Instant at, Actor actor) {
+        actor.requireTeam();
         writes.sql()
                 .insertInto(CONNECTION)
                 .set(CONNECTION.VISIT, visit)
@@ -41,7 +40,8 @@ public class AttendanceCommands {
 
     /** Somebody left; the first report of leaving stands, and one from before the joining counts as the joining. */
     @Transactional
-    public void left(String visit, Instant at) {
+    public void left(String visit, Instant at, Actor actor) {
+        actor.requireTeam();
         writes.sql()
                 .update(CONNECTION)
                 .set(
@@ -54,8 +54,8 @@ public class AttendanceCommands {
 
     /** Marks a verdict by hand, or takes the mark away. The evidence stays. */
     @Transactional
-    public void mark(long registration, long session, Optional<Verdict> verdict, String by) {
-        permissions.requireTeam();
+    public void mark(long registration, long session, Optional<Verdict> verdict, Actor actor) {
+        actor.requireTeam();
         writes.sql()
                 .deleteFrom(HAND_MARK)
                 .where(HAND_MARK.REGISTRATION_ID.eq(registration))
@@ -66,7 +66,7 @@ public class AttendanceCommands {
                 .set(HAND_MARK.REGISTRATION_ID, registration)
                 .set(HAND_MARK.SESSION_ID, session)
                 .set(HAND_MARK.VERDICT, v.name())
-                .set(HAND_MARK.MARKED_BY, by)
+                .set(HAND_MARK.MARKED_BY, actor.name())
                 .set(HAND_MARK.MARKED_AT, clock.instant())
                 .execute());
     }

@@ -2,11 +2,12 @@ package jollyroster.attendance;
 
 import java.time.Instant;
 import jollyroster.core.door.LinkTokens.Purpose;
+import jollyroster.platform.Actor;
 import jollyroster.platform.PersonalLinks;
 import jollyroster.platform.ServiceSignature;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Session;
-import jollyroster.seating.RosterQueries;
+import jollyroster.seating.RegistrationQueries;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -20,9 +21,10 @@ import tools.jackson.databind.json.JsonMapper;
 @RestController
 class MeetingReports {
 
+    private static final Actor ACTOR = new Actor.Program("meeting reports");
     private static final int LONGEST_VISIT = 80;
     private final AttendanceCommands commands;
-    private final RosterQueries roster;
+    private final RegistrationQueries roster;
     private final ProgrammeQueries programme;
     private final PersonalLinks links;
     private final ServiceSignature signature;
@@ -30,7 +32,7 @@ class MeetingReports {
 
     MeetingReports(
             AttendanceCommands commands,
-            RosterQueries roster,
+            RegistrationQueries roster,
             ProgrammeQueries programme,
             PersonalLinks links,
             ServiceSignature signature,
@@ -71,7 +73,7 @@ class MeetingReports {
             return ResponseEntity.badRequest().build();
         }
         if ("left".equals(report.type())) {
-            commands.left(report.visit(), report.at());
+            commands.left(report.visit(), report.at(), ACTOR);
             return ResponseEntity.noContent().build();
         }
         return links.read(Purpose.MEETING_PASS, String.valueOf(report.guest()))
@@ -81,7 +83,7 @@ class MeetingReports {
                             .dateAt(r.session(), report.at())
                             .map(Session::id)
                             .orElse(r.session());
-                    commands.joined(report.visit(), r.id(), date, report.at());
+                    commands.joined(report.visit(), r.id(), date, report.at(), ACTOR);
                     return ResponseEntity.noContent().<Void>build();
                 })
                 .orElseGet(() -> ResponseEntity.badRequest().build());

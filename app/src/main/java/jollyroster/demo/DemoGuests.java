@@ -45,8 +45,8 @@ class DemoGuests {
                 IntStream.range(0, INVITED).mapToObj(i -> crew.next()).toList();
         List<DemoLife.Happening> happenings = new ArrayList<>();
         happenings.add(new DemoLife.Happening(Instant.parse("2027-03-04T14:00:00Z"), () -> {
-            guests.invite(offering, people(invited));
-            guests.sendInvitations(offering);
+            guests.invite(offering, people(invited), DemoActor.PROGRAM);
+            guests.sendInvitations(offering, DemoActor.PROGRAM);
         }));
         for (int i = 0; i < INVITED * 2 / 3; i++) {
             Crew.Member member = invited.get(i).nearby();
@@ -56,16 +56,17 @@ class DemoGuests {
             happenings.add(new DemoLife.Happening(at, () -> answer(evening, offering, member, reply, party)));
         }
         happenings.add(new DemoLife.Happening(Instant.parse("2027-03-08T12:00:00Z"), () -> {
-            guests.invite(closed, people(invited.subList(0, 9)));
-            guests.sendInvitations(closed);
-            guests.invite(closed, people(invited.subList(9, 11)));
+            guests.invite(closed, people(invited.subList(0, 9)), DemoActor.PROGRAM);
+            guests.sendInvitations(closed, DemoActor.PROGRAM);
+            guests.invite(closed, people(invited.subList(9, 11)), DemoActor.PROGRAM);
         }));
         happenings.add(new DemoLife.Happening(
                 Instant.parse("2027-03-09T20:12:00Z"),
                 () -> guests.ask(
                         closed,
                         new GuestCommands.Guest("Lorcan Strand", "lorcan.strand@crew.example"),
-                        "I stand in for Ottoline on the 12th.")));
+                        "I stand in for Ottoline on the 12th.",
+                        DemoActor.PROGRAM)));
         return happenings;
     }
 
@@ -83,6 +84,7 @@ class DemoGuests {
         replies.answer(
                 Application.plain(session, member.name(), member.email(), party, ZoneId.of(member.zone())),
                 reply,
-                link);
+                link,
+                DemoActor.PROGRAM);
     }
 }

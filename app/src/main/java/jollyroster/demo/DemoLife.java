@@ -15,14 +15,16 @@ import jollyroster.attendance.AttendanceCommands;
 import jollyroster.core.attendance.Verdict;
 import jollyroster.core.dates.Interval;
 import jollyroster.core.seats.RegistrationState;
+import jollyroster.platform.Actor;
 import jollyroster.programme.AskedQuestion;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.seating.Application;
+import jollyroster.seating.ChangeSeatCommands;
+import jollyroster.seating.HoldCommands;
 import jollyroster.seating.Registering;
 import jollyroster.seating.Registration;
-import jollyroster.seating.RosterCommands;
-import jollyroster.seating.RosterQueries;
-import jollyroster.seating.WaitlistCommands;
+import jollyroster.seating.RegistrationCommands;
+import jollyroster.seating.RegistrationQueries;
 import org.springframework.context.annotation.Profile;
 import org.springframework.stereotype.Component;
 
@@ -48,21 +50,24 @@ class DemoLife {
             "",
             "Stop relying on the plotter",
             "Take a bearing that I believe");
-    private final RosterCommands roster;
-    private final WaitlistCommands waitlist;
+    private final ChangeSeatCommands changes;
+    private final RegistrationCommands roster;
+    private final HoldCommands holds;
     private final AttendanceCommands attendance;
-    private final RosterQueries queries;
+    private final RegistrationQueries queries;
     private final ProgrammeQueries programme;
     private final Map<String, Long> registrations = new LinkedHashMap<>();
 
     DemoLife(
-            RosterCommands roster,
-            WaitlistCommands waitlist,
-            RosterQueries queries,
+            ChangeSeatCommands changes,
+            RegistrationCommands roster,
+            HoldCommands holds,
+            RegistrationQueries queries,
             AttendanceCommands attendance,
             ProgrammeQueries programme) {
+        this.changes = changes;
         this.roster = roster;
-        this.waitlist = waitlist;
+        this.holds = holds;
         this.queries = queries;
         this.attendance = attendance;
         this.programme = programme;
@@ -163,7 +168,7 @@ class DemoLife {
         queries.roster(session).stream()
                 .filter(r -> r.state() == RegistrationState.REGISTERED)
                 .reduce((first, second) -> second)
-                .ifPresent(r -> roster.cancel(r.id(), r.name(), "called away"));
+                .ifPresent(r -> changes.cancel(r.id(), "called away", new Actor.Person(r.name(), r.id())));
     }
 
     /** Most who are called up answer after a few hours; some do not. */
@@ -176,22 +181,24 @@ class DemoLife {
                     .minus(Duration.ofHours(4))
                     .isBefore(now);
             if (answers && seen && called.state() == RegistrationState.CALLED_UP) {
-                waitlist.accept(called.id(), called.name());
+                holds.accept(called.id(), new Actor.Person(called.name(), called.id()));
             }
         }
     }
 
     private void register(long session, Crew.Member member, int party, Map<String, String> answers) {
-        Registering came = roster.register(new Application(
-                session,
-                member.name(),
-                member.email(),
-                member.phone(),
-                party,
-                ZoneId.of(member.zone()),
-                List.of(),
-                asked(session, answers),
-                ""));
+        Registering came = roster.register(
+                new Application(
+                        session,
+                        member.name(),
+                        member.email(),
+                        member.phone(),
+                        party,
+                        ZoneId.of(member.zone()),
+                        List.of(),
+                        asked(session, answers),
+                        ""),
+                Actor.visitor(member.name()));
         if (came instanceof Registering.Done done) {
             registrations.put(session + " " + member.email(), done.link().id());
         }
@@ -230,7 +237,7 @@ class DemoLife {
     }
 
     private void leave(Visit visit, Crew.Member member) {
-        registration(visit, member).ifPresent(id -> roster.cancel(id, member.name(), ""));
+        registration(visit, member).ifPresent(id -> changes.cancel(id, "", new Actor.Person(member.name(), id)));
     }
 
     /** On the air people come and go; at the bench they are ticked off, but nobody has done so for the last date. */
@@ -245,8 +252,8 @@ class DemoLife {
             happenings.add(new Happening(
                     span.end().plus(Duration.ofMinutes(20)),
                     () -> registration(visit, member)
-                            .ifPresent(id -> attendance.mark(
-                                    id, visit.session(), Optional.of(verdict), "demo@saltmarrow.example"))));
+                            .ifPresent(id ->
+                                    attendance.mark(id, visit.session(), Optional.of(verdict), DemoActor.PROGRAM))));
         }
     }
 
@@ -271,8 +278,8 @@ class DemoLife {
                 in,
                 () -> registration(visit, member)
                         .filter(this::isSeated)
-                        .ifPresent(id -> attendance.joined(name, id, visit.session(), in))));
-        happenings.add(new Happening(out, () -> attendance.left(name, out)));
+                        .ifPresent(id -> attendance.joined(name, id, visit.session(), in, DemoActor.PROGRAM))));
+        happenings.add(new Happening(out, () -> attendance.left(name, out, DemoActor.PROGRAM)));
     }
 
     private boolean isSeated(long registration) {

@@ -5,8 +5,8 @@ import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import jollyroster.platform.Organisation;
 import jollyroster.platform.OrganisationCommands;
+import jollyroster.platform.Role;
 import jollyroster.team.AccountCommands;
-import jollyroster.team.Role;
 import org.springframework.context.annotation.Profile;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Component;
@@ -43,15 +43,15 @@ class DemoOrganisation {
                         "#1f5c4d",
                         "Short courses by the water and on the air, for people who go out and mean to come back."),
                 "demo data has no secrets worth it".getBytes(StandardCharsets.UTF_8));
-        accounts.add("Demo Organiser", "demo@saltmarrow.example", password, Role.ORGANISER);
+        accounts.add("Demo Organiser", "demo@saltmarrow.example", password, Role.ORGANISER, DemoActor.PROGRAM);
         host(OTTOLINE, "ottoline@saltmarrow.example");
         host(BARNABY, "barnaby@saltmarrow.example");
         host(SABLE, "sable@saltmarrow.example");
-        accounts.add("Wilhelmina Oke", "wilhelmina@saltmarrow.example", password, Role.HELPER);
+        accounts.add("Wilhelmina Oke", "wilhelmina@saltmarrow.example", password, Role.HELPER, DemoActor.PROGRAM);
     }
 
     private void host(String name, String email) {
-        members.put(name, accounts.add(name, email, password, Role.HOST));
+        members.put(name, accounts.add(name, email, password, Role.HOST, DemoActor.PROGRAM));
     }
 
     /** The number of a host. */

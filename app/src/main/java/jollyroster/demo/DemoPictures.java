@@ -44,7 +44,7 @@ class DemoPictures {
         } catch (IOException neverInMemory) {
             throw new UncheckedIOException(neverInMemory);
         }
-        return Pictures.photograph(file.toByteArray()).map(pictures::keep);
+        return Pictures.photograph(file.toByteArray()).map(picture -> pictures.keep(picture, DemoActor.PROGRAM));
     }
 
     private static void sea(Graphics2D pen) {

@@ -68,7 +68,7 @@ class DemoProgramme {
         VenueCommands.Form brief = VenueCommands.Form.of(kind, name, where);
         VenueCommands.Form form =
                 new VenueCommands.Form(name, kind.name(), brief.address(), note, brief.link(), brief.phone(), size);
-        venueIds.put(name, venues.add(form).orElseThrow());
+        venueIds.put(name, venues.add(form, DemoActor.PROGRAM).orElseThrow());
     }
 
     private Place at(String format, String venue, String... hosts) {
@@ -79,8 +79,8 @@ class DemoProgramme {
     }
 
     private long keep(SheetForm sheet) {
-        long offering = offerings.draft(sheet.words().title(), DemoData.HOME);
-        offerings.save(offering, sheet);
+        long offering = offerings.draft(sheet.words().title(), DemoData.HOME, DemoActor.PROGRAM);
+        offerings.save(offering, sheet, DemoActor.PROGRAM);
         return offering;
     }
 
@@ -90,8 +90,8 @@ class DemoProgramme {
             dates.add(NewDate.at(
                     SessionTime.resolve(LocalDateTime.parse(start), DemoData.HOME, Duration.ofMinutes(minutes))));
         }
-        List<Long> ids = sessions.addDates(offering, dates);
-        offerings.turn(offering, OfferingStatus.PUBLISHED);
+        List<Long> ids = sessions.addDates(offering, dates, DemoActor.PROGRAM);
+        offerings.turn(offering, OfferingStatus.PUBLISHED, DemoActor.PROGRAM);
         return ids;
     }
 
@@ -161,7 +161,7 @@ class DemoProgramme {
                                 "Three-strand\nBraid | 3\nNone, thank you"),
                         question("NUMBER", "How old is the youngest of you?", "", false, "")
                                 .within("10", "99"))));
-        pictures.drawn().ifPresent(picture -> offerings.setPicture(offering, picture));
+        pictures.drawn().ifPresent(picture -> offerings.setPicture(offering, picture, DemoActor.PROGRAM));
         return dates(offering, 120, "2027-02-27T12:00", "2027-03-06T12:00", "2027-03-13T12:00", "2027-03-20T12:00");
     }
 
@@ -245,7 +245,7 @@ class DemoProgramme {
 
     /** A draft with nearly everything left to do. */
     void draft() {
-        offerings.draft("Engine care afternoon", DemoData.HOME);
+        offerings.draft("Engine care afternoon", DemoData.HOME, DemoActor.PROGRAM);
     }
 
     /** @return the briefing's session */
@@ -285,7 +285,7 @@ class DemoProgramme {
 
     /** What an evening at the bench usually looks like, to start others from. */
     void pattern(long offering) {
-        offerings.copy(offering, "Saturday at the bench", OfferingCommands.Copy.PATTERN);
+        offerings.copy(offering, "Saturday at the bench", OfferingCommands.Copy.PATTERN, DemoActor.PROGRAM);
     }
 
     /** Ottoline's own calendar: two evenings she is taken up elsewhere. */
@@ -313,7 +313,7 @@ class DemoProgramme {
                 "END:VCALENDAR",
                 "");
         try {
-            busy.takeFile(team.member(DemoOrganisation.OTTOLINE), "Own calendar", calendar);
+            busy.takeFile(team.member(DemoOrganisation.OTTOLINE), "Own calendar", calendar, DemoActor.PROGRAM);
         } catch (BusyReading.NotRead ourOwnFileIsReadable) {
             throw new IllegalStateException(ourOwnFileIsReadable);
         }

@@ -18,7 +18,7 @@ import jollyroster.programme.SheetForm;
 import jollyroster.programme.Venue;
 import jollyroster.programme.VenueCommands;
 import jollyroster.seating.Application;
-import jollyroster.seating.RosterCommands;
+import jollyroster.seating.RegistrationCommands;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
 import org.springframework.context.annotation.Profile;
@@ -46,14 +46,14 @@ class MeasuringStick implements ApplicationRunner {
     private final SessionCommands sessions;
     private final VenueCommands venues;
     private final ProgrammeQueries programme;
-    private final RosterCommands roster;
+    private final RegistrationCommands roster;
 
     MeasuringStick(
             OfferingCommands offerings,
             SessionCommands sessions,
             VenueCommands venues,
             ProgrammeQueries programme,
-            RosterCommands roster) {
+            RegistrationCommands roster) {
         this.programme = programme;
         this.roster = roster;
         this.offerings = offerings;
@@ -63,7 +63,7 @@ class MeasuringStick implements ApplicationRunner {
 
     @Override
     public void run(ApplicationArguments args) {
-        long venue = venues.add(VenueCommands.Form.of(Venue.Kind.PLACE, "Great hall", "Saltmarrow"))
+        long venue = venues.add(VenueCommands.Form.of(Venue.Kind.PLACE, "Great hall", "Saltmarrow"), DemoActor.PROGRAM)
                 .orElseThrow();
         publish("Bench offering", venue, SEATS);
         publish("Bench stampede", venue, FEW);
@@ -71,12 +71,12 @@ class MeasuringStick implements ApplicationRunner {
     }
 
     private void publish(String title, long venue, int seats) {
-        long offering = offerings.draft(title, DemoData.HOME);
-        offerings.save(offering, sheet(title, venue, seats));
+        long offering = offerings.draft(title, DemoData.HOME, DemoActor.PROGRAM);
+        offerings.save(offering, sheet(title, venue, seats), DemoActor.PROGRAM);
         SessionTime time =
                 SessionTime.resolve(LocalDateTime.parse("2027-04-20T19:00"), DemoData.HOME, Duration.ofHours(2));
-        sessions.addDate(offering, time, seats);
-        offerings.turn(offering, OfferingStatus.PUBLISHED);
+        sessions.addDate(offering, time, seats, DemoActor.PROGRAM);
+        offerings.turn(offering, OfferingStatus.PUBLISHED, DemoActor.PROGRAM);
     }
 
     private static SheetForm sheet(String title, long venue, int seats) {
@@ -118,7 +118,7 @@ class MeasuringStick implements ApplicationRunner {
         long begun = System.nanoTime();
         for (int i = 0; i < people; i++) {
             String email = who + i + "@crew.example";
-            crowd.execute(() -> roster.register(somebody(session, email, asked)));
+            crowd.execute(() -> roster.register(somebody(session, email, asked), DemoActor.PROGRAM));
         }
         crowd.shutdown();
         boolean done = crowd.awaitTermination(LONGEST_SECONDS, TimeUnit.SECONDS);

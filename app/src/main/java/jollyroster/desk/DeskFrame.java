@@ -16,15 +16,15 @@ import jollyroster.people.PersonQueries;
 import jollyroster.platform.DeskPage;
 import jollyroster.platform.Member;
 import jollyroster.platform.OrganisationQueries;
-import jollyroster.platform.Permissions;
 import jollyroster.platform.Pieces;
 import jollyroster.platform.Remembered;
+import jollyroster.platform.SignedIn;
 import jollyroster.platform.TableChanges;
 import jollyroster.programme.HostQueries;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.SeatCounts.SeatCount;
 import jollyroster.programme.Session;
-import jollyroster.seating.RosterQueries;
+import jollyroster.seating.RegistrationQueries;
 import org.springframework.web.bind.annotation.ControllerAdvice;
 import org.springframework.web.bind.annotation.ModelAttribute;
 
@@ -42,9 +42,9 @@ class DeskFrame {
 
     private final ProgrammeQueries programme;
     private final HostQueries hosts;
-    private final RosterQueries roster;
+    private final RegistrationQueries roster;
     private final OrganisationQueries organisation;
-    private final Permissions permissions;
+    private final SignedIn signedIn;
     private final Pieces pieces;
     private final Clock clock;
     private final Remembered<Moment, Tideline> kept;
@@ -53,10 +53,10 @@ class DeskFrame {
     DeskFrame(
             ProgrammeQueries programme,
             HostQueries hosts,
-            RosterQueries roster,
+            RegistrationQueries roster,
             PersonQueries people,
             OrganisationQueries organisation,
-            Permissions permissions,
+            SignedIn signedIn,
             Pieces pieces,
             TableChanges changes,
             Clock clock) {
@@ -65,7 +65,7 @@ class DeskFrame {
         this.hosts = hosts;
         this.roster = roster;
         this.organisation = organisation;
-        this.permissions = permissions;
+        this.signedIn = signedIn;
         this.pieces = pieces;
         this.clock = clock;
         this.zones =
@@ -95,7 +95,7 @@ class DeskFrame {
     /** Whether the masthead shows what only organisers may open. */
     @ModelAttribute("organises")
     boolean organises() {
-        return permissions.isOrganiser();
+        return signedIn.isOrganiser();
     }
 
     @ModelAttribute("pieces")
@@ -107,7 +107,7 @@ class DeskFrame {
 
     @ModelAttribute("tideline")
     Tideline tideline() {
-        long member = permissions.member().map(Member::id).orElse(0L);
+        long member = signedIn.member().map(Member::id).orElse(0L);
         return kept.get(
                 new Moment(member, clock.instant().truncatedTo(ChronoUnit.MINUTES)), moment -> drawn(moment.minute()));
     }

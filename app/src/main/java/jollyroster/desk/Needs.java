@@ -15,7 +15,7 @@ import jollyroster.core.readiness.Readiness.Clash;
 import jollyroster.core.seats.Outlook;
 import jollyroster.outbox.MessageState;
 import jollyroster.outbox.OutboxQueries;
-import jollyroster.platform.Permissions;
+import jollyroster.platform.SignedIn;
 import jollyroster.platform.Times;
 import jollyroster.programme.Clashes;
 import jollyroster.programme.HostQueries;
@@ -28,7 +28,7 @@ import jollyroster.programme.ReadinessCheck;
 import jollyroster.programme.ReadinessView;
 import jollyroster.programme.SeatCounts.SeatCount;
 import jollyroster.programme.Session;
-import jollyroster.seating.RosterQueries;
+import jollyroster.seating.RegistrationQueries;
 import org.springframework.stereotype.Component;
 
 /** Finds what needs a hand, in order of urgency. */
@@ -43,22 +43,22 @@ class Needs {
     private final HostQueries hosts;
     private final Clashes clashes;
     private final ReadinessCheck readiness;
-    private final RosterQueries roster;
+    private final RegistrationQueries roster;
     private final OutboxQueries outbox;
     private final AttendanceQueries attendance;
     private final WaitingNeeds waiting;
-    private final Permissions permissions;
+    private final SignedIn signedIn;
 
     Needs(
             ProgrammeQueries programme,
             HostQueries hosts,
             Clashes clashes,
             ReadinessCheck readiness,
-            RosterQueries roster,
+            RegistrationQueries roster,
             OutboxQueries outbox,
             AttendanceQueries attendance,
             WaitingNeeds waiting,
-            Permissions permissions) {
+            SignedIn signedIn) {
         this.programme = programme;
         this.hosts = hosts;
         this.clashes = clashes;
@@ -67,7 +67,7 @@ class Needs {
         this.outbox = outbox;
         this.attendance = attendance;
         this.waiting = waiting;
-        this.permissions = permissions;
+        this.signedIn = signedIn;
     }
 
     /**
@@ -87,7 +87,7 @@ class Needs {
         openDoors(soon, now, needs);
         soon.forEach(s -> soon(s, counts.get(s.id()), now, needs));
         unmarked(now, needs);
-        if (permissions.isOrganiser()) {
+        if (signedIn.isOrganiser()) {
             needs.addAll(waiting.at(now));
             failedMessages(needs);
             collisions(soon, now, needs);

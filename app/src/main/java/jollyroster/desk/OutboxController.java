@@ -14,6 +14,7 @@ import jollyroster.outbox.MessageState;
 import jollyroster.outbox.OutboxCommands;
 import jollyroster.outbox.OutboxQueries;
 import jollyroster.outbox.OutboxQueries.Item;
+import jollyroster.platform.Actor;
 import jollyroster.platform.DeskPage;
 import jollyroster.platform.OrganisationQueries;
 import jollyroster.platform.Times;
@@ -188,8 +189,8 @@ class OutboxController {
     }
 
     @PostMapping("/desk/outbox/{id}/retry")
-    String retry(@PathVariable long id, RedirectAttributes flash) {
-        boolean again = commands.retry(id, clock.instant());
+    String retry(@PathVariable long id, RedirectAttributes flash, Actor actor) {
+        boolean again = commands.retry(id, clock.instant(), actor);
         flash.addFlashAttribute(again ? "said" : "warned", again ? "It goes again now." : "It had not failed.");
         return "redirect:/desk/outbox";
     }

@@ -13,9 +13,9 @@ import jollyroster.core.attendance.Verdict;
 import jollyroster.core.seats.RegistrationState;
 import jollyroster.logbook.LogbookQueries;
 import jollyroster.platform.MarginNote;
-import jollyroster.platform.Permissions;
 import jollyroster.platform.Pieces;
 import jollyroster.platform.Remembered;
+import jollyroster.platform.SignedIn;
 import jollyroster.platform.TableChanges;
 import jollyroster.platform.Times;
 import jollyroster.programme.HostQueries;
@@ -53,16 +53,15 @@ class SessionAssembler {
     };
 
     private final SessionReading reading;
-    private final Permissions permissions;
+    private final SignedIn signedIn;
     private final Pieces pieces;
     private final Clock clock;
     private final Remembered<Moment, Page> kept;
 
-    SessionAssembler(
-            SessionReading reading, Permissions permissions, Pieces pieces, TableChanges changed, Clock clock) {
+    SessionAssembler(SessionReading reading, SignedIn signedIn, Pieces pieces, TableChanges changed, Clock clock) {
         this.kept = new Remembered<>(changed, MOST_KEPT, SHOWN);
         this.reading = reading;
-        this.permissions = permissions;
+        this.signedIn = signedIn;
         this.pieces = pieces;
         this.clock = clock;
     }
@@ -81,8 +80,7 @@ class SessionAssembler {
     Optional<Page> page(long id) {
         return visible(id)
                 .map(session -> kept.get(
-                        new Moment(
-                                id, permissions.isOrganiser(), clock.instant().truncatedTo(ChronoUnit.MINUTES)),
+                        new Moment(id, signedIn.isOrganiser(), clock.instant().truncatedTo(ChronoUnit.MINUTES)),
                         moment -> page(session, moment.organiser())));
     }
 

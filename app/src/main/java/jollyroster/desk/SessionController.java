@@ -13,10 +13,10 @@ import jollyroster.exchange.CalendarEntry;
 import jollyroster.exchange.Calendars;
 import jollyroster.platform.Address;
 import jollyroster.platform.DeskPage;
-import jollyroster.platform.Permissions;
+import jollyroster.platform.SignedIn;
 import jollyroster.programme.Session;
-import jollyroster.seating.RosterCommands;
-import jollyroster.seating.RosterQueries;
+import jollyroster.seating.ChangeSeatCommands;
+import jollyroster.seating.RegistrationQueries;
 import jollyroster.seating.SeatingCommands;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -36,22 +36,22 @@ class SessionController {
     private final SessionAssembler assembler;
     private final RosterTable table;
     private static final int LONGEST_REASON = 300;
-    private final RosterCommands roster;
+    private final ChangeSeatCommands roster;
     private final SeatingCommands seating;
-    private final RosterQueries queries;
+    private final RegistrationQueries queries;
     private final AttendanceCommands attendance;
-    private final Permissions permissions;
+    private final SignedIn signedIn;
     private final Address address;
     private final Calendars calendars;
 
     SessionController(
             SessionAssembler assembler,
             RosterTable table,
-            RosterCommands roster,
+            ChangeSeatCommands roster,
             SeatingCommands seating,
-            RosterQueries queries,
+            RegistrationQueries queries,
             AttendanceCommands attendance,
-            Permissions permissions,
+            SignedIn signedIn,
             Address address,
             Calendars calendars) {
         this.assembler = assembler;
@@ -60,7 +60,7 @@ class SessionController {
         this.seating = seating;
         this.queries = queries;
         this.attendance = attendance;
-        this.permissions = permissions;
+        this.signedIn = signedIn;
         this.address = address;
         this.calendars = calendars;
     }
@@ -73,7 +73,7 @@ class SessionController {
     String session(@PathVariable long id, Model model) {
         SessionAssembler.Page page =
                 assembler.page(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
-        model.addAttribute("organiser", permissions.isOrganiser());
+        model.addAttribute("organiser", signedIn.isOrganiser());
         model.addAttribute("view", page.view());
         model.addAttribute("rows", page.rows());
         model.addAttribute("logbook", page.logbook());
@@ -94,7 +94,7 @@ class SessionController {
             return back(id, "");
         }
         int wanted = Integer.parseInt(seats.strip());
-        SeatingCommands.Resized resized = seating.resize(id, wanted, reason(why), permissions.actor());
+        SeatingCommands.Resized resized = seating.resize(id, wanted, reason(why), signedIn.actor());
         if (resized.done()) {
             flash.addFlashAttribute("said", "Seats changed.");
         } else {
@@ -122,7 +122,7 @@ class SessionController {
             flash.addFlashAttribute("warned", "Not seated: say why, for the logbook.");
             return back(id, "#r" + registration);
         }
-        boolean done = seating.seatAnyway(registration, reason(why), permissions.actor());
+        boolean done = seating.seatAnyway(registration, reason(why), signedIn.actor());
         flash.addFlashAttribute(
                 done ? "said" : "warned", done ? "Seated, and told." : "Nothing was changed: it does not wait.");
         return back(id, "#roster");
@@ -131,7 +131,7 @@ class SessionController {
     @PostMapping("/desk/sessions/{id}/registrations/{registration}/cancel")
     String cancel(@PathVariable long id, @PathVariable long registration, RedirectAttributes flash) {
         requireOn(id, registration);
-        boolean done = roster.cancel(registration, permissions.actor(), "");
+        boolean done = roster.cancel(registration, "", signedIn.actor());
         flash.addFlashAttribute(
                 done ? "said" : "warned", done ? "Given back, and told." : "Nothing was changed: it no longer stood.");
         return back(id, "#roster");
@@ -145,7 +145,7 @@ class SessionController {
         Optional<Verdict> wanted = Arrays.stream(Verdict.values())
                 .filter(v -> v.name().equals(verdict))
                 .findFirst();
-        attendance.mark(registration, id, wanted, permissions.actor());
+        attendance.mark(registration, id, wanted, signedIn.actor());
         return back(id, "#r" + registration);
     }
 

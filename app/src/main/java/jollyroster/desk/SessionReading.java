@@ -19,7 +19,7 @@ import jollyroster.roster.FillQueries;
 import jollyroster.roster.RosterPageQueries;
 import jollyroster.schedule.ChangeQueries;
 import jollyroster.seating.Registration;
-import jollyroster.seating.RosterQueries;
+import jollyroster.seating.RegistrationQueries;
 import org.springframework.stereotype.Component;
 
 /** Reads what the page of a session is made from. */
@@ -35,7 +35,7 @@ class SessionReading {
     private final HostQueries hosts;
     private final Clashes clashes;
     private final ChangeQueries changes;
-    private final RosterQueries roster;
+    private final RegistrationQueries roster;
     private final RosterPageQueries pages;
     private final FillQueries fill;
     private final OutboxQueries outbox;
@@ -49,7 +49,7 @@ class SessionReading {
             HostQueries hosts,
             Clashes clashes,
             ChangeQueries changes,
-            RosterQueries roster,
+            RegistrationQueries roster,
             RosterPageQueries pages,
             FillQueries fill,
             OutboxQueries outbox,

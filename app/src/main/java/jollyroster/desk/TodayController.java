@@ -10,14 +10,14 @@ import jollyroster.chart.SeatStrip;
 import jollyroster.outbox.OutboxQueries;
 import jollyroster.platform.DeskPage;
 import jollyroster.platform.OrganisationQueries;
-import jollyroster.platform.Permissions;
+import jollyroster.platform.SignedIn;
 import jollyroster.platform.Times;
 import jollyroster.programme.HostQueries;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.SeatCounts.SeatCount;
 import jollyroster.programme.Session;
 import jollyroster.programme.Venue;
-import jollyroster.seating.RosterQueries;
+import jollyroster.seating.RegistrationQueries;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 
@@ -30,8 +30,8 @@ class TodayController {
     private final Needs needs;
     private final ProgrammeQueries programme;
     private final HostQueries hosts;
-    private final Permissions permissions;
-    private final RosterQueries roster;
+    private final SignedIn signedIn;
+    private final RegistrationQueries roster;
     private final OutboxQueries outbox;
     private final OrganisationQueries organisation;
     private final Clock clock;
@@ -40,15 +40,15 @@ class TodayController {
             Needs needs,
             ProgrammeQueries programme,
             HostQueries hosts,
-            Permissions permissions,
-            RosterQueries roster,
+            SignedIn signedIn,
+            RegistrationQueries roster,
             OutboxQueries outbox,
             OrganisationQueries organisation,
             Clock clock) {
         this.needs = needs;
         this.programme = programme;
         this.hosts = hosts;
-        this.permissions = permissions;
+        this.signedIn = signedIn;
         this.roster = roster;
         this.outbox = outbox;
         this.organisation = organisation;
@@ -74,7 +74,7 @@ class TodayController {
         ZoneId home = organisation.organisation().zone();
         List<AtHand> atHand = atHand(now, home);
         model.addAttribute("longDay", Times.longDay(now.atZone(home)));
-        boolean organiser = permissions.isOrganiser();
+        boolean organiser = signedIn.isOrganiser();
         model.addAttribute("organiser", organiser);
         model.addAttribute("needs", needs.at(now));
         model.addAttribute("atHand", atHand);

@@ -13,7 +13,7 @@ import jollyroster.platform.Times;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Session;
 import jollyroster.seating.Registration;
-import jollyroster.seating.RosterQueries;
+import jollyroster.seating.RegistrationQueries;
 import jollyroster.till.PaymentQueries;
 import org.springframework.stereotype.Component;
 
@@ -22,12 +22,12 @@ import org.springframework.stereotype.Component;
 class WaitingNeeds {
 
     private static final Duration SOON = Duration.ofHours(24);
-    private final RosterQueries roster;
+    private final RegistrationQueries roster;
     private final GuestQueries guests;
     private final ProgrammeQueries programme;
     private final PaymentQueries payments;
 
-    WaitingNeeds(RosterQueries roster, GuestQueries guests, ProgrammeQueries programme, PaymentQueries payments) {
+    WaitingNeeds(RegistrationQueries roster, GuestQueries guests, ProgrammeQueries programme, PaymentQueries payments) {
         this.roster = roster;
         this.guests = guests;
         this.programme = programme;

@@ -11,6 +11,7 @@ import jollyroster.core.door.Admission;
 import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.core.door.LinkTokens.Purpose;
 import jollyroster.core.seats.RegistrationState;
+import jollyroster.platform.Actor;
 import jollyroster.platform.PersonalLinks;
 import jollyroster.platform.Times;
 import jollyroster.programme.LinkCommands;
@@ -18,7 +19,7 @@ import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Session;
 import jollyroster.programme.Venue;
 import jollyroster.seating.Registration;
-import jollyroster.seating.RosterQueries;
+import jollyroster.seating.RegistrationQueries;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
@@ -30,8 +31,9 @@ import org.springframework.web.bind.annotation.PathVariable;
 @Controller
 class DoorController {
 
+    private static final Actor ACTOR = new Actor.Program("links");
     private final PersonalLinks links;
-    private final RosterQueries roster;
+    private final RegistrationQueries roster;
     private final ProgrammeQueries programme;
     private final LinkCommands linkCommands;
     private final MeetingProvider meetings;
@@ -39,7 +41,7 @@ class DoorController {
 
     DoorController(
             PersonalLinks links,
-            RosterQueries roster,
+            RegistrationQueries roster,
             ProgrammeQueries programme,
             LinkCommands linkCommands,
             MeetingProvider meetings,
@@ -147,7 +149,7 @@ class DoorController {
             return Optional.of(room);
         }
         if (meetings.makeRoom(session.id(), session.offering().title()) instanceof MeetingProvider.Answer.Made made) {
-            linkCommands.made(session.id(), made.room());
+            linkCommands.made(session.id(), made.room(), ACTOR);
             return Optional.of(made.room());
         }
         return Optional.empty();

@@ -2,6 +2,7 @@ package jollyroster.door;
 
 import java.time.Clock;
 import java.util.List;
+import jollyroster.platform.Actor;
 import jollyroster.programme.LinkCommands;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Session;
@@ -18,6 +19,7 @@ import org.springframework.stereotype.Component;
 @Component
 public class LinkWorker {
 
+    private static final Actor ACTOR = new Actor.Program("links");
     private static final Logger LOG = LoggerFactory.getLogger(LinkWorker.class);
     private static final int BATCH = 50;
     private final ProgrammeQueries programme;
@@ -55,10 +57,10 @@ public class LinkWorker {
     private boolean make(Session session) {
         MeetingProvider.Answer answer = ask(session);
         if (answer instanceof MeetingProvider.Answer.Made made) {
-            links.made(session.id(), made.room());
+            links.made(session.id(), made.room(), ACTOR);
             return true;
         }
-        links.notYet(session, ((MeetingProvider.Answer.NotYet) answer).why());
+        links.notYet(session, ((MeetingProvider.Answer.NotYet) answer).why(), ACTOR);
         return false;
     }
 

@@ -7,14 +7,15 @@ import java.util.regex.Pattern;
 import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.core.seats.RegistrationState;
 import jollyroster.exchange.CalendarReplies.Replied;
+import jollyroster.platform.Actor;
 import jollyroster.platform.Address;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Session;
 import jollyroster.seating.Application;
+import jollyroster.seating.ChangeSeatCommands;
 import jollyroster.seating.Registering;
 import jollyroster.seating.Registration;
-import jollyroster.seating.RosterCommands;
-import jollyroster.seating.RosterQueries;
+import jollyroster.seating.RegistrationQueries;
 import org.springframework.stereotype.Component;
 
 /**
@@ -29,24 +30,24 @@ class CalendarAnswers {
 
     private static final Pattern REGISTRATION = Pattern.compile("registration-(\\d{1,15})(?:-\\d{1,15})?@(.+)");
     private final GuestQueries guests;
-    private final RosterQueries roster;
+    private final RegistrationQueries roster;
     private final ProgrammeQueries programme;
     private final ReplyCommands replies;
-    private final RosterCommands registrations;
+    private final ChangeSeatCommands changes;
     private final Address address;
 
     CalendarAnswers(
             GuestQueries guests,
-            RosterQueries roster,
+            RegistrationQueries roster,
             ProgrammeQueries programme,
             ReplyCommands replies,
-            RosterCommands registrations,
+            ChangeSeatCommands changes,
             Address address) {
         this.guests = guests;
         this.roster = roster;
         this.programme = programme;
         this.replies = replies;
-        this.registrations = registrations;
+        this.changes = changes;
         this.address = address;
     }
 
@@ -91,7 +92,7 @@ class CalendarAnswers {
         int party = Math.max(1, invitee.party());
         Application asked = new Application(
                 session, name, invitee.email(), "", party, date.get().zone(), List.of(), List.of(), "");
-        return came(replies.answer(asked, reply(replied), Optional.of(link)));
+        return came(replies.answer(asked, reply(replied), Optional.of(link), Actor.visitor(name)));
     }
 
     private Came ofRegistration(long id, Replied replied) {
@@ -108,11 +109,12 @@ class CalendarAnswers {
                 .filter(s -> s.offering().signUp().rsvp())
                 .isPresent();
         if (rsvp) {
-            return came(replies.change(id, reply(replied)));
+            return came(
+                    replies.change(new ReplyCommands.Registered(id, r.session(), r.name()), reply(replied), r.self()));
         }
         boolean givesBack = reply(replied) == Reply.NO && RegistrationState.ACTIVE.contains(r.state());
         if (givesBack) {
-            return registrations.cancel(id, r.name(), "declined in the calendar") ? Came.TAKEN : Came.REFUSED;
+            return changes.cancel(id, "declined in the calendar", r.self()) ? Came.TAKEN : Came.REFUSED;
         }
         return reply(replied) == Reply.YES && r.state() == RegistrationState.REGISTERED ? Came.TAKEN : Came.REFUSED;
     }

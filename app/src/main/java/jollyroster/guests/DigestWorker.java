@@ -8,6 +8,7 @@ import java.time.ZonedDateTime;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import jollyroster.platform.Actor;
 import jollyroster.platform.OrganisationQueries;
 import jollyroster.platform.Times;
 import jollyroster.programme.Offering;
@@ -24,6 +25,7 @@ import org.springframework.stereotype.Component;
 @Component
 public class DigestWorker {
 
+    private static final Actor ACTOR = new Actor.Program("digests");
     private static final Logger LOG = LoggerFactory.getLogger(DigestWorker.class);
     private static final LocalTime MORNING = LocalTime.of(8, 0);
     private final TellCommands commands;
@@ -76,7 +78,7 @@ public class DigestWorker {
                 && (offering.signUp().tell() == Tell.DEADLINE
                         || guests.answersBetween(offering.id(), told, due.get()) > 0);
         if (news) {
-            commands.ofMany(offering, summary(offering, now), due.get());
+            commands.ofMany(offering, summary(offering, now), due.get(), ACTOR);
         }
         return news;
     }

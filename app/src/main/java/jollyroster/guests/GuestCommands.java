@@ -10,15 +10,13 @@ import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import jollyroster.core.door.LinkTokens.Link;
-import jollyroster.platform.Permissions;
+import jollyroster.platform.Actor;
 import jollyroster.platform.PersonalLinks;
 import jollyroster.platform.Writes;
 import jollyroster.platform.tables.tables.records.InviteeRecord;
 import jollyroster.platform.tables.tables.records.PleaRecord;
-import jollyroster.programme.Offering;
 import jollyroster.programme.Session;
 import jollyroster.programme.SessionCommands;
-import jollyroster.programme.Visibility;
 import jollyroster.seating.Invitations;
 import org.jooq.Condition;
 import org.jooq.TableField;
@@ -32,15 +30,12 @@ public class GuestCommands implements Invitations {
     private final Writes writes;
     private final SessionCommands programme;
     private final InvitationLetters letters;
-    private final Permissions permissions;
     private final Clock clock;
 
-    GuestCommands(
-            Writes writes, SessionCommands programme, InvitationLetters letters, Permissions permissions, Clock clock) {
+    GuestCommands(Writes writes, SessionCommands programme, InvitationLetters letters, Clock clock) {
         this.writes = writes;
         this.programme = programme;
         this.letters = letters;
-        this.permissions = permissions;
         this.clock = clock;
     }
 
@@ -48,29 +43,18 @@ public class GuestCommands implements Invitations {
     public record Guest(String name, String email) {}
 
     @Override
-    public boolean mayCome(Offering offering, String email, Optional<Link> invitation) {
-        if (offering.rules().visibility() != Visibility.INVITED || permissions.isOrganiser()) {
-            return true;
-        }
-        return invitation
-                .flatMap(this::invitee)
-                .filter(i -> i.getOfferingId() == offering.id())
-                .filter(i -> i.getEmail().equals(email))
-                .isPresent();
-    }
-
-    private Optional<InviteeRecord> invitee(Link link) {
+    public Optional<Invitee> of(Link invitation) {
         return writes.sql()
                 .selectFrom(INVITEE)
-                .where(INVITEE.ID.eq(link.id()))
-                .and(INVITEE.GENERATION.eq(link.generation()))
-                .fetchOptional();
+                .where(INVITEE.ID.eq(invitation.id()))
+                .and(INVITEE.GENERATION.eq(invitation.generation()))
+                .fetchOptional(i -> new Invitee(i.getOfferingId(), i.getEmail()));
     }
 
     /** Puts people on the list; whoever is on it stays as they are. @return how many were new */
     @Transactional
-    public int invite(long offering, Collection<Guest> people) {
-        permissions.requireOrganiser();
+    public int invite(long offering, Collection<Guest> people, Actor actor) {
+        actor.requireOrganiser();
         Instant now = clock.instant();
         int added = 0;
         for (Guest guest : people) {
@@ -93,8 +77,8 @@ public class GuestCommands implements Invitations {
 
     /** Takes somebody off the list; their link is worth nothing from then on. */
     @Transactional
-    public void uninvite(long offering, long invitee) {
-        permissions.requireOrganiser();
+    public void uninvite(long offering, long invitee, Actor actor) {
+        actor.requireOrganiser();
         writes.sql()
                 .deleteFrom(INVITEE)
                 .where(INVITEE.ID.eq(invitee))
@@ -104,12 +88,12 @@ public class GuestCommands implements Invitations {
 
     /** Writes to everybody on the list who has not been written to. @return how many; nobody while no date is to come */
     @Transactional
-    public int sendInvitations(long offering) {
-        permissions.requireOrganiser();
-        return invite(offering, INVITEE.INVITED_AT.isNull(), clock.instant());
+    public int sendInvitations(long offering, Actor actor) {
+        actor.requireOrganiser();
+        return inviteThose(offering, INVITEE.INVITED_AT.isNull(), clock.instant());
     }
 
-    private int invite(long offering, Condition whom, Instant now) {
+    private int inviteThose(long offering, Condition whom, Instant now) {
         return write(offering, whom, letters::invite, INVITEE.INVITED_AT, now);
     }
 
@@ -151,8 +135,8 @@ public class GuestCommands implements Invitations {
 
     /** Writes once more to these invitees. @return how many */
     @Transactional
-    public int remind(long offering, Collection<Long> invitees) {
-        permissions.requireOrganiser();
+    public int remind(long offering, Collection<Long> invitees, Actor actor) {
+        actor.requireOrganiser();
         return write(
                 offering,
                 INVITEE.ID.in(invitees).and(INVITEE.INVITED_AT.isNotNull()),
@@ -170,7 +154,7 @@ public class GuestCommands implements Invitations {
 
     /** Keeps what somebody says who is not invited and would like to come; asking again changes nothing. */
     @Transactional
-    public void ask(long offering, Guest guest, String words) {
+    public void ask(long offering, Guest guest, String words, Actor actor) {
         writes.sql()
                 .insertInto(PLEA)
                 .set(PLEA.OFFERING_ID, offering)
@@ -190,8 +174,8 @@ public class GuestCommands implements Invitations {
      * @return whether they are told; not if they were told before, or invited while no date is to come
      */
     @Transactional
-    public boolean decide(long offering, long plea, boolean yes, String actor) {
-        permissions.requireOrganiser();
+    public boolean decide(long offering, long plea, boolean yes, Actor actor) {
+        actor.requireOrganiser();
         Instant now = clock.instant();
         Optional<PleaRecord> open = writes.sql()
                 .selectFrom(PLEA)
@@ -202,7 +186,7 @@ public class GuestCommands implements Invitations {
         open.ifPresent(asked -> {
             asked.setDecidedAt(now);
             asked.setIsGranted(yes);
-            asked.setDecidedBy(actor);
+            asked.setDecidedBy(actor.name());
             asked.store();
         });
         return open.map(asked -> yes ? letIn(offering, asked, now) : turnAway(offering, asked, now))
@@ -211,7 +195,7 @@ public class GuestCommands implements Invitations {
 
     private boolean letIn(long offering, PleaRecord asked, Instant now) {
         add(offering, new Guest(asked.getName(), asked.getEmail()), now);
-        return invite(offering, INVITEE.EMAIL.eq(asked.getEmail()), now) > 0;
+        return inviteThose(offering, INVITEE.EMAIL.eq(asked.getEmail()), now) > 0;
     }
 
     private boolean turnAway(long offering, PleaRecord asked, Instant now) {

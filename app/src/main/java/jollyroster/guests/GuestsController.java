@@ -12,9 +12,10 @@ import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.exchange.CalendarReplies;
 import jollyroster.exchange.TableReader;
 import jollyroster.guests.GuestQueries.Invitee;
+import jollyroster.platform.Actor;
 import jollyroster.platform.DeskPage;
-import jollyroster.platform.Permissions;
 import jollyroster.platform.PersonalLinks;
+import jollyroster.platform.SignedIn;
 import jollyroster.platform.Times;
 import jollyroster.programme.Offering;
 import jollyroster.programme.ProgrammeQueries;
@@ -40,7 +41,7 @@ class GuestsController {
     private final GuestCommands commands;
     private final CalendarAnswers calendarAnswers;
     private final PersonalLinks links;
-    private final Permissions permissions;
+    private final SignedIn signedIn;
     private final Clock clock;
 
     GuestsController(
@@ -49,14 +50,14 @@ class GuestsController {
             GuestCommands commands,
             CalendarAnswers calendarAnswers,
             PersonalLinks links,
-            Permissions permissions,
+            SignedIn signedIn,
             Clock clock) {
         this.programme = programme;
         this.guests = guests;
         this.commands = commands;
         this.calendarAnswers = calendarAnswers;
         this.links = links;
-        this.permissions = permissions;
+        this.signedIn = signedIn;
         this.clock = clock;
     }
 
@@ -172,7 +173,8 @@ class GuestsController {
             @PathVariable long id,
             @RequestParam(defaultValue = "") String text,
             @RequestParam(required = false) @Nullable MultipartFile file,
-            RedirectAttributes flash)
+            RedirectAttributes flash,
+            Actor actor)
             throws IOException {
         known(id);
         boolean fromFile = file != null && !file.isEmpty();
@@ -185,7 +187,7 @@ class GuestsController {
             flash.addFlashAttribute("warned", "Nobody was taken in: there is no e-mail address in it.");
             return back(id);
         }
-        int added = commands.invite(id, read.guests());
+        int added = commands.invite(id, read.guests(), actor);
         flash.addFlashAttribute(
                 "said",
                 added + (added == 1 ? " person" : " people") + " taken in, "
@@ -203,13 +205,13 @@ class GuestsController {
     }
 
     @PostMapping("/desk/offerings/{id}/guests/send")
-    String send(@PathVariable long id, RedirectAttributes flash) {
+    String send(@PathVariable long id, RedirectAttributes flash, Actor actor) {
         Offering o = known(id);
         if (o.status() != jollyroster.programme.OfferingStatus.PUBLISHED) {
             flash.addFlashAttribute("warned", "Not sent: publish the offering first, or the links lead nowhere.");
             return back(id);
         }
-        int sent = commands.sendInvitations(id);
+        int sent = commands.sendInvitations(id, actor);
         flash.addFlashAttribute(
                 "said", sent == 1 ? "1 invitation is on its way." : sent + " invitations are on their way.");
         return back(id);
@@ -217,21 +219,21 @@ class GuestsController {
 
     /** Writes once more to everybody who has not answered. */
     @PostMapping("/desk/offerings/{id}/guests/remind")
-    String remind(@PathVariable long id, RedirectAttributes flash) {
+    String remind(@PathVariable long id, RedirectAttributes flash, Actor actor) {
         known(id);
         List<Long> silent = guests.list(id).stream()
                 .filter(i -> i.invited().isPresent() && i.state().isEmpty())
                 .map(Invitee::id)
                 .toList();
-        int sent = commands.remind(id, silent);
+        int sent = commands.remind(id, silent, actor);
         flash.addFlashAttribute("said", sent == 1 ? "1 person is reminded." : sent + " people are reminded.");
         return back(id);
     }
 
     @PostMapping("/desk/offerings/{id}/guests/{guest}/remove")
-    String remove(@PathVariable long id, @PathVariable long guest, RedirectAttributes flash) {
+    String remove(@PathVariable long id, @PathVariable long guest, RedirectAttributes flash, Actor actor) {
         known(id);
-        commands.uninvite(id, guest);
+        commands.uninvite(id, guest, actor);
         flash.addFlashAttribute(
                 "said", "Off the list. Their link is worth nothing now; an answer already given stands.");
         return back(id);
@@ -244,7 +246,7 @@ class GuestsController {
             @RequestParam(defaultValue = "false") boolean yes,
             RedirectAttributes flash) {
         known(id);
-        boolean told = commands.decide(id, plea, yes, permissions.actor());
+        boolean told = commands.decide(id, plea, yes, signedIn.actor());
         flash.addFlashAttribute(
                 told ? "said" : "warned",
                 told
@@ -259,7 +261,8 @@ class GuestsController {
             @PathVariable long id,
             @RequestParam(defaultValue = "") String text,
             @RequestParam(required = false) @Nullable MultipartFile file,
-            RedirectAttributes flash)
+            RedirectAttributes flash,
+            Actor actor)
             throws IOException {
         known(id);
         boolean fromFile = file != null && !file.isEmpty();

@@ -4,12 +4,22 @@ import java.util.Arrays;
 import java.util.Locale;
 import java.util.Optional;
 import jollyroster.core.seats.RegistrationState;
+import jollyroster.core.seats.SeatEvent;
 
 /** What somebody answers to an invitation. */
 public enum Reply {
     YES,
     MAYBE,
     NO;
+
+    /** What it is to a registration. */
+    SeatEvent event() {
+        return switch (this) {
+            case YES -> SeatEvent.ANSWER_YES;
+            case MAYBE -> SeatEvent.ANSWER_MAYBE;
+            case NO -> SeatEvent.ANSWER_NO;
+        };
+    }
 
     /** As forms send it: {@code yes}. */
     public String code() {

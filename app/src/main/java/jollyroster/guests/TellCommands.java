@@ -7,6 +7,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
 import jollyroster.outbox.OutboxCommands;
+import jollyroster.platform.Actor;
 import jollyroster.platform.Address;
 import jollyroster.platform.Markdown;
 import jollyroster.platform.OrganisationQueries;
@@ -60,7 +61,8 @@ public class TellCommands {
      * @param upTo until when the organiser has then been told
      */
     @Transactional
-    public void ofMany(Offering offering, String summary, Instant upTo) {
+    public void ofMany(Offering offering, String summary, Instant upTo, Actor actor) {
+        actor.requireTeam();
         outbox.letter(
                 "told-" + offering.id() + "-" + upTo.getEpochSecond(),
                 contact(offering),

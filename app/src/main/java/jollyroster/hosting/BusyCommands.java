@@ -8,7 +8,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import jollyroster.core.dates.Interval;
-import jollyroster.platform.Permissions;
+import jollyroster.platform.Actor;
 import jollyroster.platform.Writes;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
@@ -22,12 +22,10 @@ public class BusyCommands {
     static final Duration EVERY = Duration.ofMinutes(15);
 
     private final Writes writes;
-    private final Permissions permissions;
     private final Clock clock;
 
-    BusyCommands(Writes writes, Permissions permissions, Clock clock) {
+    BusyCommands(Writes writes, Clock clock) {
         this.writes = writes;
-        this.permissions = permissions;
         this.clock = clock;
     }
 
@@ -38,8 +36,8 @@ public class BusyCommands {
      * @return its number
      */
     @Transactional
-    public long add(long host, String name, String address, List<Interval> blocks) {
-        permissions.requireOrganiser();
+    public long add(long host, String name, String address, List<Interval> blocks, Actor actor) {
+        actor.requireOrganiser();
         long id = writes.sql()
                 .insertInto(BUSY_CALENDAR)
                 .set(BUSY_CALENDAR.ACCOUNT_ID, host)
@@ -58,7 +56,8 @@ public class BusyCommands {
 
     /** Puts what was read again in the place of what was known. */
     @Transactional
-    public void readAgain(long calendar, List<Interval> blocks) {
+    public void readAgain(long calendar, List<Interval> blocks, Actor actor) {
+        actor.requireTeam();
         replace(calendar, blocks, clock.instant().plus(EVERY));
     }
 
@@ -87,7 +86,8 @@ public class BusyCommands {
 
     /** Remembers why a calendar could not be read; what was known before stays. */
     @Transactional
-    public void notRead(long calendar, String problem) {
+    public void notRead(long calendar, String problem, Actor actor) {
+        actor.requireTeam();
         writes.sql()
                 .update(BUSY_CALENDAR)
                 .set(BUSY_CALENDAR.PROBLEM, problem)
@@ -97,8 +97,8 @@ public class BusyCommands {
     }
 
     @Transactional
-    public void forget(long calendar) {
-        permissions.requireOrganiser();
+    public void forget(long calendar, Actor actor) {
+        actor.requireOrganiser();
         writes.sql()
                 .deleteFrom(BUSY_CALENDAR)
                 .where(BUSY_CALENDAR.ID.eq(calendar))

@@ -7,6 +7,7 @@ import java.util.List;
 import jollyroster.core.dates.Interval;
 import jollyroster.exchange.CalendarReader;
 import jollyroster.exchange.RemoteCalendars;
+import jollyroster.platform.Actor;
 import jollyroster.platform.OrganisationQueries;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -18,6 +19,7 @@ import org.springframework.stereotype.Component;
 @Component
 public class BusyReading {
 
+    private static final Actor ACTOR = new Actor.Program("calendars");
     private static final Logger LOG = LoggerFactory.getLogger(BusyReading.class);
     private static final Duration BACK = Duration.ofDays(31);
     private static final Duration AHEAD = Duration.ofDays(400);
@@ -54,16 +56,16 @@ public class BusyReading {
     }
 
     /** Takes a file in. @return how many busy times it holds */
-    public int takeFile(long host, String name, String text) throws NotRead {
+    public int takeFile(long host, String name, String text, Actor actor) throws NotRead {
         List<Interval> blocks = blocks(text);
-        commands.add(host, name, "", blocks);
+        commands.add(host, name, "", blocks, actor);
         return blocks.size();
     }
 
     /** Takes a calendar at an address in. @return how many busy times it holds */
-    public int takeAddress(long host, String name, String address) throws NotRead {
+    public int takeAddress(long host, String name, String address, Actor actor) throws NotRead {
         List<Interval> blocks = blocks(fetch(address));
-        commands.add(host, name, address, blocks);
+        commands.add(host, name, address, blocks, actor);
         return blocks.size();
     }
 
@@ -103,10 +105,10 @@ public class BusyReading {
     void readDue() {
         for (BusyQueries.Calendar calendar : queries.due(clock.instant(), BATCH)) {
             try {
-                commands.readAgain(calendar.id(), blocks(fetch(calendar.address())));
+                commands.readAgain(calendar.id(), blocks(fetch(calendar.address())), ACTOR);
             } catch (NotRead e) {
                 LOG.warn("The calendar {} could not be read: {}", calendar.id(), e.getMessage());
-                commands.notRead(calendar.id(), String.valueOf(e.getMessage()));
+                commands.notRead(calendar.id(), String.valueOf(e.getMessage()), ACTOR);
             }
         }
     }

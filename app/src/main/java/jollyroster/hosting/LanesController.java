@@ -17,8 +17,10 @@ import jollyroster.chart.HostLanes;
 import jollyroster.core.dates.Interval;
 import jollyroster.core.dates.SessionTime;
 import jollyroster.core.openhours.Claim.Owner;
+import jollyroster.platform.Actor;
 import jollyroster.platform.DeskPage;
 import jollyroster.platform.OrganisationQueries;
+import jollyroster.platform.Role;
 import jollyroster.platform.Times;
 import jollyroster.programme.HostQueries;
 import jollyroster.programme.HostQueries.Host;
@@ -27,7 +29,6 @@ import jollyroster.programme.Session;
 import jollyroster.programme.Venue;
 import jollyroster.schedule.OutcomeWords;
 import jollyroster.schedule.ScheduleCommands;
-import jollyroster.team.Role;
 import jollyroster.team.TeamQueries;
 import org.springframework.http.HttpStatus;
 import org.springframework.ui.Model;
@@ -203,9 +204,10 @@ class LanesController {
             @RequestParam String start,
             @RequestParam(defaultValue = "") String at,
             @RequestParam(defaultValue = "1") int weeks,
-            RedirectAttributes flash) {
+            RedirectAttributes flash,
+            Actor actor) {
         Instant to = start(known(session), start).start().toInstant();
-        flash.addFlashAttribute("said", OutcomeWords.of(schedule.move(session, to)));
+        flash.addFlashAttribute("said", OutcomeWords.of(schedule.move(session, to, actor)));
         return back(at, weeks);
     }
 
@@ -217,13 +219,14 @@ class LanesController {
             @RequestParam long host,
             @RequestParam(defaultValue = "") String at,
             @RequestParam(defaultValue = "1") int weeks,
-            RedirectAttributes flash) {
+            RedirectAttributes flash,
+            Actor actor) {
         List<Long> leaders = hosts.of(known(session)).stream()
                 .map(Host::id)
                 .map(id -> id == instead ? Long.valueOf(host) : id)
                 .distinct()
                 .toList();
-        flash.addFlashAttribute("said", OutcomeWords.of(schedule.lead(session, leaders)));
+        flash.addFlashAttribute("said", OutcomeWords.of(schedule.lead(session, leaders, actor)));
         return back(at, weeks);
     }
 

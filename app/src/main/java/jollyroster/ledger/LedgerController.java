@@ -16,9 +16,10 @@ import jollyroster.chart.SeatStrip;
 import jollyroster.core.intake.Text;
 import jollyroster.core.readiness.Readiness.Clash;
 import jollyroster.outbox.OutboxQueries;
+import jollyroster.platform.Actor;
 import jollyroster.platform.DeskPage;
 import jollyroster.platform.OrganisationQueries;
-import jollyroster.platform.Permissions;
+import jollyroster.platform.SignedIn;
 import jollyroster.platform.Times;
 import jollyroster.programme.Clashes;
 import jollyroster.programme.HostQueries;
@@ -60,7 +61,7 @@ class LedgerController {
     private final SavedViewCommands viewCommands;
     private final OrganisationQueries organisation;
     private final Paces paces;
-    private final Permissions permissions;
+    private final SignedIn signedIn;
     private final Clock clock;
 
     LedgerController(
@@ -75,7 +76,7 @@ class LedgerController {
             SavedViewCommands viewCommands,
             OrganisationQueries organisation,
             Paces paces,
-            Permissions permissions,
+            SignedIn signedIn,
             Clock clock) {
         this.queries = queries;
         this.hosts = hosts;
@@ -88,7 +89,7 @@ class LedgerController {
         this.viewCommands = viewCommands;
         this.organisation = organisation;
         this.paces = paces;
-        this.permissions = permissions;
+        this.signedIn = signedIn;
         this.clock = clock;
     }
 
@@ -139,14 +140,13 @@ class LedgerController {
     }
 
     private void addChoices(Model model, LedgerFilter filter, Instant now) {
-        boolean organiser = permissions.isOrganiser();
+        boolean organiser = signedIn.isOrganiser();
         model.addAttribute("organiser", organiser);
         model.addAttribute("states", LedgerFilter.STATES);
         model.addAttribute("hosts", team.hosts());
         model.addAttribute("venues", queries.venues());
         model.addAttribute("patterns", organiser ? queries.patterns() : List.of());
-        model.addAttribute(
-                "views", permissions.member().map(m -> views.of(m.id())).orElse(List.of()));
+        model.addAttribute("views", signedIn.member().map(m -> views.of(m.id())).orElse(List.of()));
         model.addAttribute("drafts", filter.isPast() || !organiser ? List.of() : drafts(now, filter.q()));
     }
 
@@ -265,10 +265,11 @@ class LedgerController {
     String saveView(
             @RequestParam(defaultValue = "") String name,
             @ModelAttribute LedgerFilter filter,
-            RedirectAttributes flash) {
+            RedirectAttributes flash,
+            Actor actor) {
         String clean = Text.oneLine(name.substring(0, Math.min(name.length(), 60)));
-        permissions.member().filter(m -> !clean.isEmpty()).ifPresent(m -> {
-            boolean saved = viewCommands.save(m.id(), clean, filter.query());
+        signedIn.member().filter(m -> !clean.isEmpty()).ifPresent(m -> {
+            boolean saved = viewCommands.save(m.id(), clean, filter.query(), actor);
             flash.addFlashAttribute(
                     saved ? "said" : "warned", saved ? "View saved." : "There are 30 views already; forget one first.");
         });
@@ -276,8 +277,8 @@ class LedgerController {
     }
 
     @PostMapping("/desk/programme/views/{view}/forget")
-    String forgetView(@PathVariable long view) {
-        permissions.member().ifPresent(m -> viewCommands.forget(m.id(), view));
+    String forgetView(@PathVariable long view, Actor actor) {
+        signedIn.member().ifPresent(m -> viewCommands.forget(m.id(), view, actor));
         return "redirect:/desk/programme";
     }
 }

@@ -2,7 +2,7 @@ package jollyroster.ledger;
 
 import static jollyroster.platform.tables.Tables.SAVED_VIEW;
 
-import jollyroster.platform.Permissions;
+import jollyroster.platform.Actor;
 import jollyroster.platform.Writes;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -13,17 +13,15 @@ class SavedViewCommands {
 
     private static final int MOST = 30;
     private final Writes writes;
-    private final Permissions permissions;
 
-    SavedViewCommands(Writes writes, Permissions permissions) {
+    SavedViewCommands(Writes writes) {
         this.writes = writes;
-        this.permissions = permissions;
     }
 
     /** Keeps a view under a name; one of the same name is replaced. @return false when there are too many */
     @Transactional
-    public boolean save(long member, String name, String query) {
-        permissions.requireTeam();
+    public boolean save(long member, String name, String query, Actor actor) {
+        actor.requireTeam();
         if (writes.sql().fetchCount(SAVED_VIEW, SAVED_VIEW.ACCOUNT_ID.eq(member)) >= MOST) {
             return false;
         }
@@ -40,8 +38,8 @@ class SavedViewCommands {
     }
 
     @Transactional
-    public void forget(long member, long view) {
-        permissions.requireTeam();
+    public void forget(long member, long view, Actor actor) {
+        actor.requireTeam();
         writes.sql()
                 .deleteFrom(SAVED_VIEW)
                 .where(SAVED_VIEW.ID.eq(view))

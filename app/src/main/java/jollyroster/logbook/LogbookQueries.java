@@ -21,8 +21,21 @@ public class LogbookQueries {
         this.reads = reads;
     }
 
-    /** One entry of the logbook. @param name of the person concerned; empty when it concerns the session */
-    public record Logged(Instant at, String actor, String name, LogbookEntry entry, String detail) {}
+    /**
+     * One entry of the logbook.
+     *
+     * @param registration that it concerns; 0 when it concerns the session
+     * @param name of the person concerned; empty when it concerns the session
+     * @param prose what an entry of an earlier version says; empty when it is made of facts
+     */
+    public record Logged(
+            Instant at, String actor, long registration, String name, LogbookEntry entry, Facts facts, String prose) {
+
+        /** Why, or what in particular, in words. */
+        public String detail() {
+            return prose.isEmpty() ? LogbookWords.of(entry, facts) : prose;
+        }
+    }
 
     /** The logbook of a session, latest first. */
     public List<Logged> ofSession(long session, int most) {
@@ -46,8 +59,10 @@ public class LogbookQueries {
                 .fetch(r -> new Logged(
                         r.get(LOGBOOK.WRITTEN_AT),
                         r.get(LOGBOOK.ACTOR),
+                        Optional.ofNullable(r.get(LOGBOOK.REGISTRATION_ID)).orElse(0L),
                         Optional.ofNullable(r.get(REGISTRATION.NAME)).orElse(""),
                         LogbookEntry.valueOf(r.get(LOGBOOK.ENTRY)),
+                        Facts.read(r.get(LOGBOOK.FACTS)),
                         r.get(LOGBOOK.DETAIL)));
     }
 }

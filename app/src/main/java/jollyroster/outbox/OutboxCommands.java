@@ -15,6 +15,7 @@ import jollyroster.core.messages.MessagePlan;
 import jollyroster.core.messages.MessagePlan.Entry;
 import jollyroster.core.messages.PlanLine;
 import jollyroster.core.messages.QuietHours;
+import jollyroster.platform.Actor;
 import jollyroster.platform.KeptStatement;
 import jollyroster.platform.Remembered;
 import jollyroster.platform.TableChanges;
@@ -239,7 +240,6 @@ public class OutboxCommands {
     }
 
     /** Takes every unsent reminder to this registration out of the outbox. */
-    @Transactional
     public int withdrawReminders(long registration, String reason, Instant now) {
         return withdraw(
                 MESSAGE.REGISTRATION_ID.eq(registration).and(MESSAGE.ANCHOR.eq(Anchor.BEFORE_START.name())),
@@ -260,7 +260,8 @@ public class OutboxCommands {
 
     /** Puts a failed message back into the line, due at once. Does nothing to a message in another state. */
     @Transactional
-    public boolean retry(long message, Instant now) {
+    public boolean retry(long message, Instant now, Actor actor) {
+        actor.requireTeam();
         return writes.sql()
                         .update(MESSAGE)
                         .set(MESSAGE.STATE, MessageState.PLANNED.name())

@@ -7,6 +7,7 @@ import java.time.Duration;
 import java.time.Instant;
 import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.outbox.OutboxCommands;
+import jollyroster.platform.Actor;
 import jollyroster.platform.OrganisationQueries;
 import jollyroster.platform.PersonalLinks;
 import jollyroster.platform.Writes;
@@ -35,7 +36,7 @@ public class LookupCommands {
 
     /** Queues the letter, at most one in ten minutes; does nothing when nobody has this address. */
     @Transactional
-    public void sendLink(String email) {
+    public void sendLink(String email, Actor actor) {
         Instant now = clock.instant();
         writes.sql()
                 .select(PERSON.ID, PERSON.GENERATION)

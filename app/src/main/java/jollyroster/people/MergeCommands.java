@@ -4,7 +4,7 @@ import static jollyroster.platform.tables.Tables.PERSON;
 
 import java.time.Clock;
 import java.util.List;
-import jollyroster.platform.Permissions;
+import jollyroster.platform.Actor;
 import jollyroster.platform.Writes;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -16,13 +16,11 @@ public class MergeCommands {
 
     private final Writes writes;
     private final List<Belongings> belongings;
-    private final Permissions permissions;
     private final Clock clock;
 
-    MergeCommands(Writes writes, List<Belongings> belongings, Permissions permissions, Clock clock) {
+    MergeCommands(Writes writes, List<Belongings> belongings, Clock clock) {
         this.writes = writes;
         this.belongings = List.copyOf(belongings);
-        this.permissions = permissions;
         this.clock = clock;
     }
 
@@ -36,8 +34,8 @@ public class MergeCommands {
 
     /** Gives all that one person has to another, whose name and address stay, and forgets the first. */
     @Transactional
-    public Merged merge(long from, long into, String actor) {
-        permissions.requireOrganiser();
+    public Merged merge(long from, long into, Actor actor) {
+        actor.requireOrganiser();
         if (from == into || !isKnown(from) || !isKnown(into)) {
             return Merged.UNKNOWN;
         }

@@ -9,7 +9,7 @@ import java.util.stream.Collectors;
 import jollyroster.exchange.Cards;
 import jollyroster.platform.DeskPage;
 import jollyroster.platform.OrganisationQueries;
-import jollyroster.platform.Permissions;
+import jollyroster.platform.SignedIn;
 import jollyroster.platform.Times;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Session;
@@ -35,7 +35,7 @@ class PeopleController {
     private final ProgrammeQueries programme;
     private static final int MOST_COMPARED = 50_000;
     private final MergeCommands merging;
-    private final Permissions permissions;
+    private final SignedIn signedIn;
     private final OrganisationQueries organisation;
 
     PeopleController(
@@ -43,11 +43,11 @@ class PeopleController {
             PersonQueries people,
             ProgrammeQueries programme,
             MergeCommands merging,
-            Permissions permissions,
+            SignedIn signedIn,
             OrganisationQueries organisation) {
         this.history = history;
         this.merging = merging;
-        this.permissions = permissions;
+        this.signedIn = signedIn;
         this.people = people;
         this.programme = programme;
         this.organisation = organisation;
@@ -91,7 +91,7 @@ class PeopleController {
             @RequestParam(defaultValue = "0") long from,
             @RequestParam(defaultValue = "0") long into,
             RedirectAttributes flash) {
-        MergeCommands.Merged merged = merging.merge(from, into, permissions.actor());
+        MergeCommands.Merged merged = merging.merge(from, into, signedIn.actor());
         flash.addFlashAttribute(
                 merged == MergeCommands.Merged.DONE ? "said" : "warned",
                 switch (merged) {

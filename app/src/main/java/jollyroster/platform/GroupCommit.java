@@ -14,7 +14,6 @@ import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.DisposableBean;
-import org.springframework.security.concurrent.DelegatingSecurityContextCallable;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
@@ -45,7 +44,7 @@ public class GroupCommit implements DisposableBean {
         if (TransactionSynchronizationManager.isActualTransactionActive()) {
             return write.get();
         }
-        Write<T> mine = new Write<>(new DelegatingSecurityContextCallable<>(write::get));
+        Write<T> mine = new Write<>(write::get);
         arrived.add(mine);
         wake();
         return mine.outcome();

@@ -10,16 +10,28 @@ public final class Member extends User {
     private static final long serialVersionUID = 1L;
     private final long id;
     private final String name;
+    private final Role role;
 
-    /** @param role one of the team's roles, without a prefix */
-    public Member(long id, String name, String email, String passwordHash, String role, boolean active) {
-        super(email, passwordHash, active, true, true, true, List.of(new SimpleGrantedAuthority("ROLE_" + role)));
+    public Member(long id, String name, String email, String passwordHash, Role role, boolean active) {
+        super(
+                email,
+                passwordHash,
+                active,
+                true,
+                true,
+                true,
+                List.of(new SimpleGrantedAuthority("ROLE_" + role.name())));
         this.id = id;
         this.name = name;
+        this.role = role;
     }
 
     public long id() {
         return id;
+    }
+
+    public Role role() {
+        return role;
     }
 
     public String name() {

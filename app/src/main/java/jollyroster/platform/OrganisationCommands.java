@@ -7,8 +7,6 @@ import java.time.Clock;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
-import org.springframework.transaction.support.TransactionSynchronization;
-import org.springframework.transaction.support.TransactionSynchronizationManager;
 
 /** Changes the organisation's settings. */
 @Component
@@ -16,14 +14,10 @@ public class OrganisationCommands {
 
     private static final int SECRET_BYTES = 32;
     private final Writes writes;
-    private final OrganisationQueries queries;
-    private final Permissions permissions;
     private final Clock clock;
 
-    OrganisationCommands(Writes writes, OrganisationQueries queries, Permissions permissions, Clock clock) {
+    OrganisationCommands(Writes writes, Clock clock) {
         this.writes = writes;
-        this.queries = queries;
-        this.permissions = permissions;
         this.clock = clock;
     }
 
@@ -53,13 +47,12 @@ public class OrganisationCommands {
                 .set(ORGANISATION.LINK_SECRET, secret)
                 .set(ORGANISATION.CREATED_AT, clock.instant())
                 .execute();
-        forgetAfterCommit();
     }
 
     /** Changes everything but the secret. */
     @Transactional
-    public void change(Organisation organisation) {
-        permissions.requireOrganiser();
+    public void change(Organisation organisation, Actor actor) {
+        actor.requireOrganiser();
         writes.sql()
                 .update(ORGANISATION)
                 .set(ORGANISATION.NAME, organisation.name())
@@ -73,15 +66,5 @@ public class OrganisationCommands {
                 .set(ORGANISATION.PHONE, organisation.phone())
                 .set(ORGANISATION.WEBSITE, organisation.website())
                 .execute();
-        forgetAfterCommit();
-    }
-
-    private void forgetAfterCommit() {
-        TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
-            @Override
-            public void afterCommit() {
-                queries.forget();
-            }
-        });
     }
 }

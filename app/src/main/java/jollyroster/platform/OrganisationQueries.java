@@ -4,7 +4,6 @@ import static jollyroster.platform.tables.Tables.ORGANISATION;
 
 import java.time.ZoneId;
 import java.util.Optional;
-import java.util.concurrent.atomic.AtomicReference;
 import org.springframework.stereotype.Component;
 
 /** The organisation's settings, kept in memory and read again after a change. */
@@ -12,9 +11,10 @@ import org.springframework.stereotype.Component;
 public class OrganisationQueries {
 
     private final Reads reads;
-    private final AtomicReference<Optional<Kept>> kept = new AtomicReference<>(Optional.empty());
+    private final Remembered<Integer, Optional<Kept>> kept;
 
-    OrganisationQueries(Reads reads) {
+    OrganisationQueries(Reads reads, TableChanges changes) {
+        this.kept = new Remembered<>(changes, 1, "organisation");
         this.reads = reads;
     }
 
@@ -34,16 +34,12 @@ public class OrganisationQueries {
         return load().map(Kept::linkSecret).orElseThrow(() -> new IllegalStateException("Nothing is set up yet"));
     }
 
-    void forget() {
-        kept.set(Optional.empty());
+    private Optional<Kept> load() {
+        return kept.get(1, one -> read());
     }
 
-    private Optional<Kept> load() {
-        Optional<Kept> known = kept.get();
-        if (known.isPresent()) {
-            return known;
-        }
-        Optional<Kept> read = reads.sql()
+    private Optional<Kept> read() {
+        return reads.sql()
                 .selectFrom(ORGANISATION)
                 .fetchOptional(r -> new Kept(
                         new Organisation(
@@ -58,7 +54,5 @@ public class OrganisationQueries {
                                 r.getPhone(),
                                 r.getWebsite()),
                         r.getLinkSecret()));
-        kept.set(read);
-        return read;
     }
 }

@@ -13,17 +13,15 @@ public class PictureCommands {
 
     private static final SecureRandom RANDOM = new SecureRandom();
     private final Writes writes;
-    private final Permissions permissions;
 
-    PictureCommands(Writes writes, Permissions permissions) {
+    PictureCommands(Writes writes) {
         this.writes = writes;
-        this.permissions = permissions;
     }
 
     /** Keeps a picture that was encoded anew. @return its name in addresses */
     @Transactional
-    public String keep(Pictures.Fresh picture) {
-        permissions.requireOrganiser();
+    public String keep(Pictures.Fresh picture, Actor actor) {
+        actor.requireOrganiser();
         byte[] random = new byte[12];
         RANDOM.nextBytes(random);
         String name = HexFormat.of().formatHex(random) + "." + picture.ending();

@@ -1,11 +1,13 @@
 package jollyroster.platform;
 
 import java.time.Duration;
+import java.util.List;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.webmvc.autoconfigure.WebMvcRegistrations;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.CacheControl;
+import org.springframework.web.method.support.HandlerMethodArgumentResolver;
 import org.springframework.web.servlet.config.annotation.InterceptorRegistry;
 import org.springframework.web.servlet.config.annotation.ResourceHandlerRegistry;
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
@@ -17,10 +19,12 @@ import org.springframework.web.servlet.resource.PathResourceResolver;
 @Configuration
 class WebConfiguration implements WebMvcConfigurer {
 
+    private final SignedIn signedIn;
     private final String assets;
     private final KeptViews keptViews;
 
-    WebConfiguration(@Value("${jolly.assets}") String assets, KeptViews keptViews) {
+    WebConfiguration(SignedIn signedIn, @Value("${jolly.assets}") String assets, KeptViews keptViews) {
+        this.signedIn = signedIn;
         this.assets = assets;
         this.keptViews = keptViews;
     }
@@ -33,6 +37,11 @@ class WebConfiguration implements WebMvcConfigurer {
                 return new PrefixMapping();
             }
         };
+    }
+
+    @Override
+    public void addArgumentResolvers(List<HandlerMethodArgumentResolver> resolvers) {
+        resolvers.add(signedIn);
     }
 
     @Override

@@ -11,9 +11,9 @@ import java.util.Map;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import jollyroster.platform.Permissions;
 import jollyroster.platform.Reads;
 import jollyroster.platform.Remembered;
+import jollyroster.platform.SignedIn;
 import jollyroster.platform.TableChanges;
 import jollyroster.team.TeamQueries;
 import org.jooq.Record2;
@@ -25,14 +25,14 @@ public class HostQueries {
 
     private final Reads reads;
     private final TeamQueries team;
-    private final Permissions permissions;
+    private final SignedIn signedIn;
     private final Remembered<Long, List<Host>> usual;
 
-    HostQueries(Reads reads, TeamQueries team, Permissions permissions, TableChanges changes) {
+    HostQueries(Reads reads, TeamQueries team, SignedIn signedIn, TableChanges changes) {
         this.usual = new Remembered<>(changes, 200, "offering", "account");
         this.reads = reads;
         this.team = team;
-        this.permissions = permissions;
+        this.signedIn = signedIn;
     }
 
     /** A member of the team who leads a session. */
@@ -106,10 +106,10 @@ public class HostQueries {
 
     /** Those of the sessions that whoever is signed in may see: a host sees only sessions they lead. */
     public List<Session> visible(List<Session> sessions) {
-        if (!permissions.isHost()) {
+        if (!signedIn.isHost()) {
             return sessions;
         }
-        long me = permissions.member().map(m -> m.id()).orElse(0L);
+        long me = signedIn.member().map(m -> m.id()).orElse(0L);
         Map<Long, List<Host>> hosts = of(sessions);
         return sessions.stream()
                 .filter(s -> hosts.get(s.id()).stream().anyMatch(h -> h.id() == me))

@@ -6,7 +6,7 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
-import jollyroster.platform.Permissions;
+import jollyroster.platform.Actor;
 import jollyroster.platform.Writes;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -20,18 +20,17 @@ public class LinkCommands {
             List.of(Duration.ofMinutes(1), Duration.ofMinutes(5), Duration.ofMinutes(15), Duration.ofHours(1));
 
     private final Writes writes;
-    private final Permissions permissions;
     private final Clock clock;
 
-    LinkCommands(Writes writes, Permissions permissions, Clock clock) {
+    LinkCommands(Writes writes, Clock clock) {
         this.writes = writes;
-        this.permissions = permissions;
         this.clock = clock;
     }
 
     /** Remembers the room the service made. */
     @Transactional
-    public void made(long session, String room) {
+    public void made(long session, String room, Actor actor) {
+        actor.requireTeam();
         writes.sql()
                 .update(SESSION)
                 .set(SESSION.MEETING_ROOM, room)
@@ -44,7 +43,8 @@ public class LinkCommands {
 
     /** Tries again later, or gives up when that has been done often enough. @param problem what the service said */
     @Transactional
-    public void notYet(Session session, String problem) {
+    public void notYet(Session session, String problem, Actor actor) {
+        actor.requireTeam();
         int tries = session.link().tries() + 1;
         boolean givesUp = tries > WAITS.size();
         Instant next = givesUp ? null : clock.instant().plus(WAITS.get(tries - 1));
@@ -60,8 +60,8 @@ public class LinkCommands {
 
     /** Asks anew, at once, for a link that is late or has failed. @return whether there was such a link to ask for */
     @Transactional
-    public boolean askAgain(long session) {
-        permissions.requireOrganiser();
+    public boolean askAgain(long session, Actor actor) {
+        actor.requireOrganiser();
         return writes.sql()
                         .update(SESSION)
                         .set(SESSION.LINK_STATE, MeetingLink.State.WANTED.name())

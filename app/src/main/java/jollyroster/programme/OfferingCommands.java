@@ -12,7 +12,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import jollyroster.outbox.OutboxCommands;
-import jollyroster.platform.Permissions;
+import jollyroster.platform.Actor;
 import jollyroster.platform.Writes;
 import jollyroster.platform.tables.tables.records.OfferingRecord;
 import org.springframework.stereotype.Component;
@@ -30,7 +30,6 @@ public class OfferingCommands {
     private final SessionCommands sessions;
     private final QuestionCommands questions;
     private final SeatCounts counts;
-    private final Permissions permissions;
     private final Clock clock;
 
     OfferingCommands(
@@ -39,14 +38,12 @@ public class OfferingCommands {
             SessionCommands sessions,
             QuestionCommands questions,
             SeatCounts counts,
-            Permissions permissions,
             Clock clock) {
         this.writes = writes;
         this.outbox = outbox;
         this.sessions = sessions;
         this.questions = questions;
         this.counts = counts;
-        this.permissions = permissions;
         this.clock = clock;
     }
 
@@ -62,8 +59,8 @@ public class OfferingCommands {
 
     /** Starts a draft. @return its number */
     @Transactional
-    public long draft(String title, ZoneId zone) {
-        permissions.requireOrganiser();
+    public long draft(String title, ZoneId zone, Actor actor) {
+        actor.requireOrganiser();
         OfferingRecord row = writes.sql().newRecord(OFFERING);
         row.setZone(zone.getId());
         row.setSlug(freeSlug(title));
@@ -104,8 +101,8 @@ public class OfferingCommands {
 
     /** Keeps a sheet without problems. While it is a draft, its dates follow the usual number of seats. */
     @Transactional
-    public Saved save(long offering, SheetForm form) {
-        permissions.requireOrganiser();
+    public Saved save(long offering, SheetForm form, Actor actor) {
+        actor.requireOrganiser();
         Optional<OfferingRecord> row = row(offering);
         if (row.isEmpty()) {
             return Saved.UNKNOWN;
@@ -205,8 +202,8 @@ public class OfferingCommands {
 
     /** Moves an offering to another status. */
     @Transactional
-    public void turn(long offering, OfferingStatus status) {
-        permissions.requireOrganiser();
+    public void turn(long offering, OfferingStatus status, Actor actor) {
+        actor.requireOrganiser();
         writes.sql()
                 .update(OFFERING)
                 .set(OFFERING.STATUS, status.name())
@@ -227,8 +224,8 @@ public class OfferingCommands {
 
     /** Copies an offering, its questions, its hosts and its message plan into a new draft or pattern. @return its number */
     @Transactional
-    public Optional<Long> copy(long offering, String title, Copy as) {
-        permissions.requireOrganiser();
+    public Optional<Long> copy(long offering, String title, Copy as, Actor actor) {
+        actor.requireOrganiser();
         return row(offering).map(from -> {
             OfferingRecord copy = from.copy();
             copy.setTitle(title);
@@ -243,7 +240,7 @@ public class OfferingCommands {
             questions.copy(offering, id);
             outbox.copyPlan(offering, id);
             if (as == Copy.DRAFT_WITH_DATES) {
-                sessions.copyDates(offering, id, 0);
+                sessions.copyDates(offering, id, 0, actor);
             }
             return id;
         });
@@ -262,8 +259,8 @@ public class OfferingCommands {
 
     /** Asks on one offering what is asked on another, after what it asks already, up to the most a sheet can ask. */
     @Transactional
-    public void takeQuestions(long from, long to) {
-        permissions.requireOrganiser();
+    public void takeQuestions(long from, long to, Actor actor) {
+        actor.requireOrganiser();
         questions.copy(from, to);
         row(to).ifPresent(row -> {
             row.setVersion(row.getVersion() + 1);
@@ -273,8 +270,8 @@ public class OfferingCommands {
 
     /** Takes a draft or a pattern away for good. @return false, with nothing changed, when it is anything else */
     @Transactional
-    public boolean discard(long offering) {
-        permissions.requireOrganiser();
+    public boolean discard(long offering, Actor actor) {
+        actor.requireOrganiser();
         boolean discardable = row(offering)
                 .filter(o -> o.getStatus().equals(OfferingStatus.DRAFT.name()))
                 .isPresent();
@@ -296,8 +293,8 @@ public class OfferingCommands {
 
     /** @param picture the name of a kept picture, or empty for none */
     @Transactional
-    public void setPicture(long offering, String picture) {
-        permissions.requireOrganiser();
+    public void setPicture(long offering, String picture, Actor actor) {
+        actor.requireOrganiser();
         writes.sql()
                 .update(OFFERING)
                 .set(OFFERING.PICTURE, picture)
@@ -307,8 +304,8 @@ public class OfferingCommands {
 
     /** @param origins checked addresses such as {@code https://club.example} */
     @Transactional
-    public void setEmbedOrigins(long offering, List<String> origins) {
-        permissions.requireOrganiser();
+    public void setEmbedOrigins(long offering, List<String> origins, Actor actor) {
+        actor.requireOrganiser();
         writes.sql()
                 .update(OFFERING)
                 .set(OFFERING.EMBED_ORIGINS, String.join("\n", origins))

@@ -4,7 +4,7 @@ import static jollyroster.platform.tables.Tables.SESSION;
 
 import java.util.List;
 import java.util.Optional;
-import jollyroster.platform.Permissions;
+import jollyroster.platform.Actor;
 import jollyroster.platform.Writes;
 import org.jooq.impl.DSL;
 import org.springframework.stereotype.Component;
@@ -16,16 +16,14 @@ public class PlanCommands {
 
     private final Writes writes;
     private final SessionCommands sessions;
-    private final Permissions permissions;
 
-    PlanCommands(Writes writes, SessionCommands sessions, Permissions permissions) {
+    PlanCommands(Writes writes, SessionCommands sessions) {
         this.writes = writes;
         this.sessions = sessions;
-        this.permissions = permissions;
     }
 
     /** What can be changed about a session, as this write sees it. */
-    @Transactional
+    @Transactional(readOnly = true)
     public Optional<SessionPlan> plan(long session) {
         return writes.sql()
                 .selectFrom(SESSION)
@@ -47,8 +45,8 @@ public class PlanCommands {
 
     /** Writes a plan whole; calendars are told by a higher sequence. */
     @Transactional
-    public void apply(long session, SessionPlan plan) {
-        permissions.requireOrganiser();
+    public void apply(long session, SessionPlan plan, Actor actor) {
+        actor.requireOrganiser();
         writes.sql()
                 .update(SESSION)
                 .set(SESSION.STARTS_AT, plan.start())
@@ -71,8 +69,8 @@ public class PlanCommands {
 
     /** Counts up the sequence of sessions, because something they show has changed. */
     @Transactional
-    public void touch(List<Long> changed) {
-        permissions.requireOrganiser();
+    public void touch(List<Long> changed, Actor actor) {
+        actor.requireOrganiser();
         writes.sql()
                 .update(SESSION)
                 .set(SESSION.SEQUENCE, SESSION.SEQUENCE.plus(1))
@@ -88,8 +86,8 @@ public class PlanCommands {
 
     /** Sets the seats of a session, or of its whole series, as part of a write that has checked them. */
     @Transactional
-    public void setSeats(long session, int seats) {
-        permissions.requireOrganiser();
+    public void setSeats(long session, int seats, Actor actor) {
+        actor.requireOrganiser();
         writes.sql()
                 .update(SESSION)
                 .set(SESSION.SEATS, seats)
@@ -100,8 +98,8 @@ public class PlanCommands {
 
     /** Sets how many seats of a session, or of its whole series, are kept back. */
     @Transactional
-    public void setKeptBack(long session, int seats) {
-        permissions.requireOrganiser();
+    public void setKeptBack(long session, int seats, Actor actor) {
+        actor.requireOrganiser();
         writes.sql()
                 .update(SESSION)
                 .set(SESSION.KEPT_BACK, seats)

@@ -11,6 +11,7 @@ import jollyroster.core.door.DoorHours;
 import jollyroster.core.openhours.Claim;
 import jollyroster.core.seats.CallUp;
 import jollyroster.core.seats.Capacity;
+import jollyroster.core.seats.FreedSeats;
 import jollyroster.core.seats.Outlook;
 import org.jspecify.annotations.Nullable;
 
@@ -114,9 +115,14 @@ public record Session(
         return registersFor.minus(Duration.ofMinutes(offering.cutoffMinutes()));
     }
 
-    /** How a seat that comes free now is given to those who wait. */
+    /**
+     * How a seat that comes free now is given to those who wait. Where seats must be paid for or confirmed nobody is given
+     * one unasked, whatever the offering chose.
+     */
     public CallUp.Way wayToSeat(Instant now) {
-        return CallUp.way(offering.signUp().freedSeats(), now, registersFor, doorOpensFor());
+        SignUpRules rules = offering.signUp();
+        FreedSeats choice = rules.isHeld() ? FreedSeats.CALL_UP : rules.freedSeats();
+        return CallUp.way(choice, now, registersFor, doorOpensFor());
     }
 
     /** By when somebody who is called up now must reply. @param theirs the zone of the person */

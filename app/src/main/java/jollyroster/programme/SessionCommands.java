@@ -12,7 +12,7 @@ import java.util.Optional;
 import java.util.OptionalInt;
 import jollyroster.core.dates.SessionTime;
 import jollyroster.core.seats.SignUpStyle;
-import jollyroster.platform.Permissions;
+import jollyroster.platform.Actor;
 import jollyroster.platform.Remembered;
 import jollyroster.platform.TableChanges;
 import jollyroster.platform.Writes;
@@ -32,17 +32,15 @@ public class SessionCommands {
 
     private final Writes writes;
     private final SeatCounts counts;
-    private final Permissions permissions;
     private final Clock clock;
     private final Remembered<Long, Optional<Session>> known;
     private final Remembered<Long, List<Session>> knownDates;
 
-    SessionCommands(Writes writes, SeatCounts counts, Permissions permissions, TableChanges changes, Clock clock) {
+    SessionCommands(Writes writes, SeatCounts counts, TableChanges changes, Clock clock) {
         this.known = new Remembered<>(changes, 1000, "session", "offering", "venue");
         this.knownDates = new Remembered<>(changes, 100, "session", "offering", "venue");
         this.writes = writes;
         this.counts = counts;
-        this.permissions = permissions;
         this.clock = clock;
     }
 
@@ -62,8 +60,8 @@ public class SessionCommands {
 
     /** Adds sessions; with a number of seats of their own, or the usual one. @return their numbers */
     @Transactional
-    public List<Long> addDates(long offering, List<NewDate> dates) {
-        permissions.requireOrganiser();
+    public List<Long> addDates(long offering, List<NewDate> dates, Actor actor) {
+        actor.requireOrganiser();
         OfferingRecord of = offering(offering);
         List<Long> added = dates.stream().map(date -> add(of, date)).toList();
         regroup(of);
@@ -73,8 +71,9 @@ public class SessionCommands {
 
     /** Adds one session. @return its number */
     @Transactional
-    public long addDate(long offering, SessionTime time, int seats) {
-        return addDates(offering, List.of(new NewDate(time, OptionalInt.of(seats), null, List.of())))
+    public long addDate(long offering, SessionTime time, int seats, Actor actor) {
+        actor.requireTeam();
+        return addDates(offering, List.of(new NewDate(time, OptionalInt.of(seats), null, List.of())), actor)
                 .get(0);
     }
 
@@ -122,15 +121,15 @@ public class SessionCommands {
 
     /** Copies the dates of one offering to another, so many weeks later on the wall clock. @return how many */
     @Transactional
-    public int copyDates(long from, long to, int weeks) {
-        permissions.requireOrganiser();
+    public int copyDates(long from, long to, int weeks, Actor actor) {
+        actor.requireOrganiser();
         List<NewDate> dates = writes.sql()
                 .selectFrom(SESSION)
                 .where(SESSION.OFFERING_ID.eq(from))
                 .and(SESSION.STATUS.eq("OPEN"))
                 .orderBy(SESSION.ID)
                 .fetch(row -> shifted(row, weeks));
-        return addDates(to, dates).size();
+        return addDates(to, dates, actor).size();
     }
 
     private NewDate shifted(SessionRecord row, int weeks) {
@@ -155,8 +154,8 @@ public class SessionCommands {
 
     /** Takes a date off the sheet. @return false, with nothing changed, when somebody has registered for it */
     @Transactional
-    public boolean removeDate(long offering, long session) {
-        permissions.requireOrganiser();
+    public boolean removeDate(long offering, long session, Actor actor) {
+        actor.requireOrganiser();
         OfferingRecord of = offering(offering);
         boolean series = of.getStyle().equals(SignUpStyle.WHOLE_SERIES.name());
         if (series && counts.isAnybodyOn(idsOf(offering))) {
@@ -282,7 +281,7 @@ public class SessionCommands {
     }
 
     /** The sessions of an offering in order of time, as this write sees them. */
-    @Transactional
+    @Transactional(readOnly = true)
     public List<Session> ofOffering(long offering) {
         return RowQueries.sessions(writes.sql())
                 .where(SESSION.OFFERING_ID.eq(offering))
@@ -291,7 +290,7 @@ public class SessionCommands {
     }
 
     /** Sessions to come whose venue this is, their own or their offering's, as this write sees them. */
-    @Transactional
+    @Transactional(readOnly = true)
     public List<Session> comingAt(long venue, Instant now) {
         return RowQueries.sessions(writes.sql())
                 .where(DSL.coalesce(SESSION.VENUE_ID, OFFERING.VENUE_ID).eq(venue))

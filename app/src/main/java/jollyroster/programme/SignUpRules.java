@@ -32,6 +32,11 @@ public record SignUpRules(
         Tell tell,
         Price price) {
 
+    /** Whether seats are only held until somebody does something about them. */
+    public boolean isHeld() {
+        return emailConfirmed || isPaid();
+    }
+
     /** Whether seats are only held until they are paid for. */
     public boolean isPaid() {
         return !price.isFree() && !rsvp;

@@ -8,7 +8,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import jollyroster.core.intake.Text;
-import jollyroster.platform.Permissions;
+import jollyroster.platform.Actor;
 import jollyroster.platform.Writes;
 import jollyroster.platform.tables.tables.records.VenueRecord;
 import org.jooq.exception.IntegrityConstraintViolationException;
@@ -21,11 +21,9 @@ import org.springframework.transaction.annotation.Transactional;
 public class VenueCommands {
 
     private final Writes writes;
-    private final Permissions permissions;
 
-    VenueCommands(Writes writes, Permissions permissions) {
+    VenueCommands(Writes writes) {
         this.writes = writes;
-        this.permissions = permissions;
     }
 
     /** A venue as typed. */
@@ -97,8 +95,8 @@ public class VenueCommands {
 
     /** Keeps a venue without problems. @return its number, or empty when the name is taken */
     @Transactional
-    public Optional<Long> add(Form form) {
-        permissions.requireOrganiser();
+    public Optional<Long> add(Form form, Actor actor) {
+        actor.requireOrganiser();
         VenueRecord row = writes.sql().newRecord(VENUE);
         fill(row, form);
         row.setIsRetired(false);
@@ -131,8 +129,8 @@ public class VenueCommands {
      * @return false, with nothing changed, when somebody else changed it since or the name is taken
      */
     @Transactional
-    public boolean change(long id, int version, Form form) {
-        permissions.requireOrganiser();
+    public boolean change(long id, int version, Form form, Actor actor) {
+        actor.requireOrganiser();
         Optional<VenueRecord> row =
                 writes.sql().selectFrom(VENUE).where(VENUE.ID.eq(id)).fetchOptional();
         if (row.isEmpty() || row.get().getVersion() != version) {
@@ -150,8 +148,8 @@ public class VenueCommands {
 
     /** Offers a venue for choosing, or no longer. Whatever uses it goes on using it. */
     @Transactional
-    public void retire(long id, boolean retired) {
-        permissions.requireOrganiser();
+    public void retire(long id, boolean retired, Actor actor) {
+        actor.requireOrganiser();
         writes.sql()
                 .update(VENUE)
                 .set(VENUE.IS_RETIRED, retired)

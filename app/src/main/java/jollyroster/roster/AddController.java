@@ -9,7 +9,7 @@ import java.util.Optional;
 import jollyroster.core.intake.Contact;
 import jollyroster.platform.DeskPage;
 import jollyroster.platform.OrganisationQueries;
-import jollyroster.platform.Permissions;
+import jollyroster.platform.SignedIn;
 import jollyroster.programme.Session;
 import jollyroster.seating.AddingCommands;
 import jollyroster.seating.AddingCommands.Added;
@@ -32,14 +32,13 @@ class AddController {
     private final RollAssembler assembler;
     private final AddingCommands adding;
     private final OrganisationQueries organisation;
-    private final Permissions permissions;
+    private final SignedIn signedIn;
 
-    AddController(
-            RollAssembler assembler, AddingCommands adding, OrganisationQueries organisation, Permissions permissions) {
+    AddController(RollAssembler assembler, AddingCommands adding, OrganisationQueries organisation, SignedIn signedIn) {
         this.assembler = assembler;
         this.adding = adding;
         this.organisation = organisation;
-        this.permissions = permissions;
+        this.signedIn = signedIn;
     }
 
     /** What was typed. @param walkUp whether kept-back seats may be used @param tell whether they are written to */
@@ -92,7 +91,7 @@ class AddController {
             return page(session, form, problems, model);
         }
         Added added = adding.add(
-                application(form, session, region), new Manner(form.walkUp(), form.tell()), permissions.actor());
+                application(form, session, region), new Manner(form.walkUp(), form.tell()), signedIn.actor());
         if (added == Added.FULL || added == Added.ALREADY) {
             response.setStatus(HttpStatus.CONFLICT.value());
             return page(session, form, Map.of(added == Added.FULL ? "party" : "email", words(added)), model);

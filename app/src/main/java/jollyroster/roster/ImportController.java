@@ -9,7 +9,7 @@ import java.util.Map;
 import jollyroster.exchange.TableReader;
 import jollyroster.platform.DeskPage;
 import jollyroster.platform.OrganisationQueries;
-import jollyroster.platform.Permissions;
+import jollyroster.platform.SignedIn;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Session;
 import jollyroster.seating.AddingCommands;
@@ -39,19 +39,19 @@ class ImportController {
     private final ProgrammeQueries programme;
     private final AddingCommands adding;
     private final OrganisationQueries organisation;
-    private final Permissions permissions;
+    private final SignedIn signedIn;
 
     ImportController(
             RollAssembler assembler,
             ProgrammeQueries programme,
             AddingCommands adding,
             OrganisationQueries organisation,
-            Permissions permissions) {
+            SignedIn signedIn) {
         this.assembler = assembler;
         this.programme = programme;
         this.adding = adding;
         this.organisation = organisation;
-        this.permissions = permissions;
+        this.signedIn = signedIn;
     }
 
     /** A column and what it is taken for. @param sample its first cell */
@@ -158,7 +158,7 @@ class ImportController {
             }
             List<Application> people =
                     judged.stream().flatMap(j -> j.application().stream()).toList();
-            List<Added> added = adding.addAll(people, new Manner(false, tell), permissions.actor());
+            List<Added> added = adding.addAll(people, new Manner(false, tell), signedIn.actor());
             flash.addFlashAttribute("said", words(added));
             return "redirect:/desk/sessions/" + id + "/roster";
         } catch (TableReader.NotATable e) {

@@ -5,10 +5,11 @@ import static jollyroster.platform.tables.Tables.REGISTRATION;
 import java.time.Clock;
 import java.util.Collection;
 import java.util.List;
+import jollyroster.logbook.Facts;
 import jollyroster.logbook.LogbookCommands;
 import jollyroster.logbook.LogbookEntry;
 import jollyroster.outbox.OutboxCommands;
-import jollyroster.platform.Permissions;
+import jollyroster.platform.Actor;
 import jollyroster.platform.Writes;
 import jollyroster.programme.Session;
 import jollyroster.programme.SessionCommands;
@@ -26,7 +27,6 @@ public class RemarkCommands {
     private final PartyCommands parties;
     private final OutboxCommands outbox;
     private final LogbookCommands logbook;
-    private final Permissions permissions;
     private final Clock clock;
 
     RemarkCommands(
@@ -35,21 +35,19 @@ public class RemarkCommands {
             PartyCommands parties,
             OutboxCommands outbox,
             LogbookCommands logbook,
-            Permissions permissions,
             Clock clock) {
         this.writes = writes;
         this.programme = programme;
         this.parties = parties;
         this.outbox = outbox;
         this.logbook = logbook;
-        this.permissions = permissions;
         this.clock = clock;
     }
 
     /** @param note at most 1,000 characters; empty takes it away */
     @Transactional
-    public void note(long registration, String note) {
-        permissions.requireOrganiser();
+    public void note(long registration, String note, Actor actor) {
+        actor.requireOrganiser();
         writes.sql()
                 .update(REGISTRATION)
                 .set(REGISTRATION.NOTE, note)
@@ -59,8 +57,8 @@ public class RemarkCommands {
 
     /** Marks registrations, or takes the marks away. */
     @Transactional
-    public void mark(Collection<Long> registrations, boolean marked) {
-        permissions.requireOrganiser();
+    public void mark(Collection<Long> registrations, boolean marked, Actor actor) {
+        actor.requireOrganiser();
         writes.sql()
                 .update(REGISTRATION)
                 .set(REGISTRATION.IS_MARKED, marked)
@@ -75,18 +73,17 @@ public class RemarkCommands {
      * @return to how many
      */
     @Transactional
-    public int write(long session, Collection<Long> registrations, String subject, String body, String actor) {
-        permissions.requireOrganiser();
+    public int write(long session, Collection<Long> registrations, String subject, String body, Actor actor) {
+        actor.requireOrganiser();
         Session book = programme.session(session).orElseThrow();
         List<PartyCommands.Addressed> people = parties.addressed(book.id(), registrations);
         people.forEach(
                 p -> outbox.written(Recipients.one(book, p.registration(), p.email()), subject, body, clock.instant()));
         logbook.write(
                 book.id(),
-                null,
                 actor,
                 LogbookEntry.WROTE,
-                "to " + people.size() + " people: " + subject,
+                Facts.of("people", people.size()).and("subject", subject),
                 clock.instant());
         return people.size();
     }

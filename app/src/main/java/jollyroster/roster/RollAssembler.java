@@ -10,9 +10,9 @@ import java.util.Map;
 import java.util.Optional;
 import jollyroster.answers.GivenQueries;
 import jollyroster.core.seats.RegistrationState;
-import jollyroster.platform.Permissions;
 import jollyroster.platform.Pieces;
 import jollyroster.platform.Remembered;
+import jollyroster.platform.SignedIn;
 import jollyroster.platform.TableChanges;
 import jollyroster.platform.Times;
 import jollyroster.programme.AskedQuestion;
@@ -34,7 +34,7 @@ class RollAssembler {
     private final ProgrammeQueries programme;
     private final HostQueries hosts;
     private final RosterPageQueries pages;
-    private final Permissions permissions;
+    private final SignedIn signedIn;
     private final Pieces pieces;
     private final Clock clock;
     private final Remembered<Wanted, RollView> kept;
@@ -44,7 +44,7 @@ class RollAssembler {
             ProgrammeQueries programme,
             HostQueries hosts,
             RosterPageQueries pages,
-            Permissions permissions,
+            SignedIn signedIn,
             Pieces pieces,
             TableChanges changed,
             Clock clock) {
@@ -54,7 +54,7 @@ class RollAssembler {
         this.programme = programme;
         this.hosts = hosts;
         this.pages = pages;
-        this.permissions = permissions;
+        this.signedIn = signedIn;
         this.pieces = pieces;
         this.clock = clock;
     }
@@ -69,7 +69,7 @@ class RollAssembler {
     /** A page of the roster; the same for a minute while nothing it shows changes. */
     RollView view(Session s, RollQuery query, long after) {
         Instant minute = clock.instant().truncatedTo(ChronoUnit.MINUTES);
-        return kept.get(new Wanted(s.id(), query, after, permissions.isOrganiser(), minute), wanted -> read(s, wanted));
+        return kept.get(new Wanted(s.id(), query, after, signedIn.isOrganiser(), minute), wanted -> read(s, wanted));
     }
 
     private RollView read(Session s, Wanted wanted) {

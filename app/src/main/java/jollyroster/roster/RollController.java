@@ -6,12 +6,13 @@ import java.util.Optional;
 import jollyroster.core.intake.Text;
 import jollyroster.exchange.Cards;
 import jollyroster.outbox.LetterCheck;
+import jollyroster.platform.Actor;
 import jollyroster.platform.DeskPage;
-import jollyroster.platform.Permissions;
+import jollyroster.platform.SignedIn;
 import jollyroster.programme.Session;
+import jollyroster.seating.ChangeSeatCommands;
 import jollyroster.seating.Registration;
-import jollyroster.seating.RosterCommands;
-import jollyroster.seating.RosterQueries;
+import jollyroster.seating.RegistrationQueries;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -34,27 +35,27 @@ class RollController {
     private static final MediaType VCARD = MediaType.parseMediaType("text/vcard; charset=UTF-8");
     private final RollAssembler assembler;
     private final RosterPageQueries pages;
-    private final RosterQueries roster;
-    private final RosterCommands commands;
+    private final RegistrationQueries roster;
+    private final ChangeSeatCommands commands;
     private final RemarkCommands remarks;
     private final LetterCheck letters;
-    private final Permissions permissions;
+    private final SignedIn signedIn;
 
     RollController(
             RollAssembler assembler,
             RosterPageQueries pages,
-            RosterQueries roster,
-            RosterCommands commands,
+            RegistrationQueries roster,
+            ChangeSeatCommands commands,
             RemarkCommands remarks,
             LetterCheck letters,
-            Permissions permissions) {
+            SignedIn signedIn) {
         this.assembler = assembler;
         this.pages = pages;
         this.roster = roster;
         this.commands = commands;
         this.remarks = remarks;
         this.letters = letters;
-        this.permissions = permissions;
+        this.signedIn = signedIn;
     }
 
     private Session known(long id) {
@@ -67,7 +68,7 @@ class RollController {
             @ModelAttribute("query") RollQuery query,
             @RequestParam(defaultValue = "0") long after,
             Model model) {
-        model.addAttribute("organiser", permissions.isOrganiser());
+        model.addAttribute("organiser", signedIn.isOrganiser());
         model.addAttribute("query", query);
         model.addAttribute("view", assembler.view(known(id), query, after));
         return "roster/roster";
@@ -103,9 +104,10 @@ class RollController {
             @ModelAttribute("query") RollQuery query,
             @ModelAttribute Chosen chosen,
             @RequestParam(defaultValue = "true") boolean on,
-            RedirectAttributes flash) {
+            RedirectAttributes flash,
+            Actor actor) {
         List<Long> ids = chosen(known(id), query, chosen);
-        remarks.mark(ids, on);
+        remarks.mark(ids, on, actor);
         flash.addFlashAttribute("said", counted(ids.size()) + (on ? " marked." : " unmarked."));
         return back(id, query);
     }
@@ -117,7 +119,7 @@ class RollController {
             @ModelAttribute Chosen chosen,
             RedirectAttributes flash) {
         long done = chosen(known(id), query, chosen).stream()
-                .filter(r -> commands.cancel(r, permissions.actor(), "by the organiser"))
+                .filter(r -> commands.cancel(r, "by the organiser", signedIn.actor()))
                 .count();
         flash.addFlashAttribute("said", counted((int) done) + " given back, and told.");
         return back(id, query);
@@ -133,7 +135,7 @@ class RollController {
         List<Long> ids = chosen(known(id), query, chosen);
         List<String> stayed = new ArrayList<>();
         for (long r : ids) {
-            if (commands.move(r, to, permissions.actor()) != RosterCommands.Moved.DONE) {
+            if (commands.move(r, to, signedIn.actor()) != ChangeSeatCommands.Moved.DONE) {
                 roster.registration(r).map(Registration::name).ifPresent(stayed::add);
             }
         }
@@ -163,7 +165,7 @@ class RollController {
             flash.addFlashAttribute("draft", new Draft(line, body));
             return back(id, query);
         }
-        int people = remarks.write(known(id).id(), ids, line, Text.manyLines(body), permissions.actor());
+        int people = remarks.write(known(id).id(), ids, line, Text.manyLines(body), signedIn.actor());
         flash.addFlashAttribute("said", "Written to " + counted(people) + "; see the outbox.");
         return back(id, query);
     }
@@ -180,9 +182,10 @@ class RollController {
             @PathVariable long id,
             @ModelAttribute("query") RollQuery query,
             @RequestParam long registration,
-            @RequestParam(defaultValue = "") String note) {
+            @RequestParam(defaultValue = "") String note,
+            Actor actor) {
         if (!onThis(known(id), List.of(registration)).isEmpty()) {
-            remarks.note(registration, Text.oneLine(note.substring(0, Math.min(note.length(), LONGEST_NOTE))));
+            remarks.note(registration, Text.oneLine(note.substring(0, Math.min(note.length(), LONGEST_NOTE))), actor);
         }
         return back(id, query) + "#r" + registration;
     }

@@ -6,6 +6,7 @@ import static jollyroster.platform.tables.Tables.REGISTRATION;
 import static org.jooq.impl.DSL.inline;
 import static org.jooq.impl.DSL.sum;
 
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
@@ -15,7 +16,7 @@ import jollyroster.platform.Reads;
 import jollyroster.platform.Remembered;
 import jollyroster.platform.TableChanges;
 import jollyroster.seating.Registration;
-import jollyroster.seating.RosterQueries;
+import jollyroster.seating.RegistrationQueries;
 import org.jooq.Condition;
 import org.jooq.Field;
 import org.jooq.OrderField;
@@ -31,11 +32,11 @@ public class RosterPageQueries {
 
     private static final int MOST_FOUND = 100_000;
     private final Reads reads;
-    private final RosterQueries roster;
+    private final RegistrationQueries roster;
     private final Remembered<Long, Map<RegistrationState, Count>> counts;
     private final Remembered<Search, List<Long>> found;
 
-    RosterPageQueries(Reads reads, RosterQueries roster, TableChanges changes) {
+    RosterPageQueries(Reads reads, RegistrationQueries roster, TableChanges changes) {
         this.found = new Remembered<>(changes, 20, "registration", "person");
         this.counts = new Remembered<>(changes, 200, "registration");
         this.reads = reads;
@@ -45,7 +46,7 @@ public class RosterPageQueries {
     /** In which order. */
     public enum Sort {
         NAME,
-        /** Seated, then called up, then the line, then those who left; each in order of registering. */
+        /** Seated, then called up, then the line, in its order; then those who left. Others in order of registering. */
         STATE,
         /** Latest first. */
         LATEST
@@ -129,7 +130,7 @@ public class RosterPageQueries {
     private static List<OrderField<?>> order(Sort sort) {
         return switch (sort) {
             case NAME -> List.of(REGISTRATION.NAME, REGISTRATION.ID);
-            case STATE -> List.of(rank(REGISTRATION.STATE), REGISTRATION.ID);
+            case STATE -> List.of(rank(REGISTRATION.STATE), inLine(REGISTRATION.WAITING_SINCE), REGISTRATION.ID);
             case LATEST -> List.of(REGISTRATION.ID.desc());
         };
     }
@@ -146,8 +147,10 @@ public class RosterPageQueries {
                 DSL.row(REGISTRATION.NAME, REGISTRATION.ID)
                         .gt(DSL.select(last.NAME, last.ID).from(last).where(last.ID.eq(after)));
             case STATE ->
-                DSL.row(rank(REGISTRATION.STATE), REGISTRATION.ID)
-                        .gt(DSL.select(rank(last.STATE), last.ID).from(last).where(last.ID.eq(after)));
+                DSL.row(rank(REGISTRATION.STATE), inLine(REGISTRATION.WAITING_SINCE), REGISTRATION.ID)
+                        .gt(DSL.select(rank(last.STATE), inLine(last.WAITING_SINCE), last.ID)
+                                .from(last)
+                                .where(last.ID.eq(after)));
             case LATEST -> REGISTRATION.ID.lt(after);
         };
     }
@@ -161,6 +164,11 @@ public class RosterPageQueries {
                 .when(inline("WAITLISTED"), inline(4))
                 .when(inline("DECLINED"), inline(5))
                 .else_(inline(6));
+    }
+
+    /** The place in the line; those who do not wait are all alike. */
+    private static Field<String> inLine(Field<Instant> waitingSince) {
+        return DSL.field("coalesce({0}, '')", String.class, waitingSince);
     }
 
     /** In capitals or not: SQLite's LIKE makes no difference, so nothing has to be lowered first. */

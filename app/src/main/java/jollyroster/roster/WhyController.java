@@ -4,12 +4,13 @@ import java.time.Clock;
 import java.util.List;
 import jollyroster.core.seats.RegistrationState;
 import jollyroster.logbook.LogbookQueries;
+import jollyroster.platform.Actor;
 import jollyroster.platform.DeskPage;
-import jollyroster.platform.Permissions;
+import jollyroster.platform.SignedIn;
 import jollyroster.platform.Times;
 import jollyroster.programme.Session;
 import jollyroster.seating.Registration;
-import jollyroster.seating.RosterQueries;
+import jollyroster.seating.RegistrationQueries;
 import jollyroster.seating.SeatingCommands;
 import jollyroster.till.PaymentCommands;
 import jollyroster.till.PaymentQueries;
@@ -28,21 +29,21 @@ class WhyController {
 
     private final LogbookQueries logbook;
     private final RollAssembler assembler;
-    private final RosterQueries roster;
+    private final RegistrationQueries roster;
     private final SeatingCommands seating;
     private final PaymentQueries payments;
     private final PaymentCommands paying;
-    private final Permissions permissions;
+    private final SignedIn signedIn;
     private final Clock clock;
 
     WhyController(
             LogbookQueries logbook,
             RollAssembler assembler,
-            RosterQueries roster,
+            RegistrationQueries roster,
             SeatingCommands seating,
             PaymentQueries payments,
             PaymentCommands paying,
-            Permissions permissions,
+            SignedIn signedIn,
             Clock clock) {
         this.logbook = logbook;
         this.assembler = assembler;
@@ -50,7 +51,7 @@ class WhyController {
         this.seating = seating;
         this.payments = payments;
         this.paying = paying;
-        this.permissions = permissions;
+        this.signedIn = signedIn;
         this.clock = clock;
     }
 
@@ -104,7 +105,7 @@ class WhyController {
                         r.state().word(),
                         r.party(),
                         r.remarks().note(),
-                        gone && permissions.isOrganiser() && clock.instant().isBefore(s.end()),
+                        gone && signedIn.isOrganiser() && clock.instant().isBefore(s.end()),
                         logbook.ofRegistration(registration).stream()
                                 .map(l -> new Decision(
                                         Times.dayAndTime(l.at(), s.zone()),
@@ -127,9 +128,12 @@ class WhyController {
     /** Notes that money was given back. */
     @PostMapping("/desk/sessions/{id}/why/{registration}/refunded")
     String refunded(
-            @PathVariable long id, @PathVariable long registration, @RequestParam(defaultValue = "0") long payment) {
+            @PathVariable long id,
+            @PathVariable long registration,
+            @RequestParam(defaultValue = "0") long payment,
+            Actor actor) {
         known(id, registration);
-        payments.of(registration).stream().filter(p -> p.id() == payment).forEach(p -> paying.refunded(p.id()));
+        payments.of(registration).stream().filter(p -> p.id() == payment).forEach(p -> paying.refunded(p.id(), actor));
         return "redirect:/desk/sessions/" + id + "/why/" + registration;
     }
 
@@ -137,7 +141,7 @@ class WhyController {
     @PostMapping("/desk/sessions/{id}/why/{registration}/restore")
     String restore(@PathVariable long id, @PathVariable long registration, RedirectAttributes flash) {
         known(id, registration);
-        boolean done = seating.restore(registration, permissions.actor());
+        boolean done = seating.restore(registration, signedIn.actor());
         flash.addFlashAttribute(
                 done ? "said" : "warned",
                 done

@@ -6,7 +6,7 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Optional;
-import jollyroster.platform.Permissions;
+import jollyroster.platform.Actor;
 import jollyroster.platform.Writes;
 import jollyroster.platform.tables.tables.records.ChangeRecord;
 import org.springframework.beans.factory.annotation.Value;
@@ -22,19 +22,12 @@ class ChangeCommands {
 
     private final Writes writes;
     private final JsonMapper json;
-    private final Permissions permissions;
     private final Clock clock;
     private final Duration grace;
 
-    ChangeCommands(
-            Writes writes,
-            JsonMapper json,
-            Permissions permissions,
-            Clock clock,
-            @Value("${jolly.grace:PT5M}") Duration grace) {
+    ChangeCommands(Writes writes, JsonMapper json, Clock clock, @Value("${jolly.grace:PT5M}") Duration grace) {
         this.writes = writes;
         this.json = json;
-        this.permissions = permissions;
         this.clock = clock;
         this.grace = grace;
     }
@@ -47,12 +40,12 @@ class ChangeCommands {
         return clock.instant().plus(grace);
     }
 
-    long keep(long offering, String words, Undoable before) {
+    long keep(long offering, String words, Undoable before, Actor actor) {
         ChangeRecord row = writes.sql().newRecord(CHANGE);
         row.setOfferingId(offering);
         row.setMadeAt(clock.instant());
         row.setUntilAt(until());
-        row.setActor(permissions.actor());
+        row.setActor(actor.name());
         row.setWords(words);
         row.setBefore(json.writeValueAsString(before));
         row.setIsUndone(false);

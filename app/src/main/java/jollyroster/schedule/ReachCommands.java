@@ -37,7 +37,7 @@ class ReachCommands {
     /** Sessions and registrations in each scope. */
     record Reach(int people, int laterSessions, int laterPeople, int allSessions, int allPeople) {}
 
-    @Transactional
+    @Transactional(readOnly = true)
     public Reach of(Session session) {
         List<Session> all = sessions.ofOffering(session.offering().id()).stream()
                 .filter(s -> s.end().isAfter(clock.instant()))

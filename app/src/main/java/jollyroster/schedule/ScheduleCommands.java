@@ -12,7 +12,7 @@ import java.util.Set;
 import jollyroster.core.dates.SessionTime;
 import jollyroster.core.messages.Anchor;
 import jollyroster.logbook.LogbookEntry;
-import jollyroster.platform.Permissions;
+import jollyroster.platform.Actor;
 import jollyroster.platform.Times;
 import jollyroster.programme.OfferingStatus;
 import jollyroster.programme.PlanCommands;
@@ -20,8 +20,8 @@ import jollyroster.programme.Session;
 import jollyroster.programme.SessionCommands;
 import jollyroster.programme.SessionCommands.NewDate;
 import jollyroster.programme.SessionPlan;
+import jollyroster.seating.HoldCommands;
 import jollyroster.seating.NoticeCommands;
-import jollyroster.seating.WaitlistCommands;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -35,32 +35,29 @@ public class ScheduleCommands {
     private final SessionCommands sessions;
     private final PlanCommands planned;
     private final NoticeCommands notices;
-    private final WaitlistCommands waitlist;
+    private final HoldCommands waitlist;
     private final ChangeCommands changes;
-    private final Permissions permissions;
     private final Clock clock;
 
     ScheduleCommands(
             SessionCommands sessions,
             PlanCommands planned,
             NoticeCommands notices,
-            WaitlistCommands waitlist,
+            HoldCommands waitlist,
             ChangeCommands changes,
-            Permissions permissions,
             Clock clock) {
         this.sessions = sessions;
         this.planned = planned;
         this.notices = notices;
         this.waitlist = waitlist;
         this.changes = changes;
-        this.permissions = permissions;
         this.clock = clock;
     }
 
     /** Changes a session to what is wanted, and others of its offering in the same way. */
     @Transactional
-    public Outcome change(long id, Scope scope, SessionPlan wanted) {
-        permissions.requireOrganiser();
+    public Outcome change(long id, Scope scope, SessionPlan wanted, Actor actor) {
+        actor.requireOrganiser();
         Optional<Session> session = sessions.session(id);
         Optional<SessionPlan> before = planned.plan(id);
         if (session.isEmpty() || before.isEmpty()) {
@@ -68,18 +65,18 @@ public class ScheduleCommands {
         }
         Delta delta = new Delta(before.get(), wanted, session.get().zone());
         Map<Session, SessionPlan> plans = new LinkedHashMap<>();
-        concerned(session.get(), scope, wanted, before.get()).forEach(s -> {
+        concerned(session.get(), scope, wanted, before.get(), actor).forEach(s -> {
             SessionPlan was = planned.plan(s.id()).orElseThrow();
             SessionPlan now = s.id() == id ? wanted : delta.appliedTo(was);
             if (!now.equals(was)) {
                 plans.put(s, now);
             }
         });
-        return plans.isEmpty() ? refused(Outcome.Reason.NOTHING_CHANGED) : apply(session.get(), plans);
+        return plans.isEmpty() ? refused(Outcome.Reason.NOTHING_CHANGED) : apply(session.get(), plans, actor);
     }
 
     /** The dates of a whole series have one number of seats, so that changing it is never about one of them alone. */
-    private List<Session> concerned(Session session, Scope scope, SessionPlan wanted, SessionPlan before) {
+    private List<Session> concerned(Session session, Scope scope, SessionPlan wanted, SessionPlan before, Actor actor) {
         List<Session> all = sessions.ofOffering(session.offering().id()).stream()
                 .filter(s -> s.end().isAfter(clock.instant()) || s.id() == session.id())
                 .toList();
@@ -87,7 +84,7 @@ public class ScheduleCommands {
         return (seatsOfSeries ? Scope.ALL : scope).of(session, all);
     }
 
-    private Outcome apply(Session session, Map<Session, SessionPlan> plans) {
+    private Outcome apply(Session session, Map<Session, SessionPlan> plans, Actor actor) {
         Optional<Outcome> obstacle = plans.entrySet().stream()
                 .flatMap(e -> obstacle(e.getKey(), e.getValue()).stream())
                 .findFirst();
@@ -98,9 +95,10 @@ public class ScheduleCommands {
                 .map(s -> new Undoable.Dated(s.id(), planned.plan(s.id()).orElseThrow()))
                 .toList();
         Instant until = changes.until();
-        long change = changes.keep(session.offering().id(), ChangeWords.of(plans, before), Undoable.sessions(before));
+        long change =
+                changes.keep(session.offering().id(), ChangeWords.of(plans, before), Undoable.sessions(before), actor);
         Map<Session, Anchor> news = new LinkedHashMap<>();
-        plans.forEach((s, plan) -> put(s, plan).ifPresent(anchor -> news.put(s, anchor)));
+        plans.forEach((s, plan) -> put(s, plan, actor).ifPresent(anchor -> news.put(s, anchor)));
         return new Outcome.Done(change, plans.size(), tell(news, change, until), until);
     }
 
@@ -131,16 +129,16 @@ public class ScheduleCommands {
     }
 
     /** @return what people are to be told; empty when they need not know */
-    private Optional<Anchor> put(Session session, SessionPlan plan) {
+    private Optional<Anchor> put(Session session, SessionPlan plan, Actor actor) {
         SessionPlan before = planned.plan(session.id()).orElseThrow();
-        planned.apply(session.id(), plan);
+        planned.apply(session.id(), plan, actor);
         Session after = sessions.session(session.id()).orElseThrow();
         boolean off = plan.cancelled() && !before.cancelled();
         notices.log(
                 after,
                 off ? LogbookEntry.CALLED_OFF : LogbookEntry.SESSION_CHANGED,
-                permissions.actor(),
-                ChangeWords.of(session, before, plan));
+                ChangeWords.of(session, before, plan),
+                actor);
         if (plan.seats() - plan.keptBack() > before.seats() - before.keptBack()) {
             waitlist.refillFromLine(after.book());
         }
@@ -157,45 +155,47 @@ public class ScheduleCommands {
 
     /** Moves one session to another start, its length kept. */
     @Transactional
-    public Outcome move(long id, Instant start) {
-        permissions.requireOrganiser();
+    public Outcome move(long id, Instant start, Actor actor) {
+        actor.requireOrganiser();
         return planned.plan(id)
-                .map(plan -> change(id, Scope.THIS, plan.at(start, start.plus(plan.length()))))
+                .map(plan -> change(id, Scope.THIS, plan.at(start, start.plus(plan.length())), actor))
                 .orElse(refused(Outcome.Reason.UNKNOWN));
     }
 
     /** Lets these members of the team lead one session. */
     @Transactional
-    public Outcome lead(long id, List<Long> hosts) {
-        permissions.requireOrganiser();
+    public Outcome lead(long id, List<Long> hosts, Actor actor) {
+        actor.requireOrganiser();
         return planned.plan(id)
-                .map(plan -> change(id, Scope.THIS, plan.ledBy(true, hosts)))
+                .map(plan -> change(id, Scope.THIS, plan.ledBy(true, hosts), actor))
                 .orElse(refused(Outcome.Reason.UNKNOWN));
     }
 
     /** Calls sessions off. Who is on them stays there, and is told when it can no longer be undone. */
     @Transactional
-    public Outcome callOff(long id, Scope scope) {
-        return calledOff(id, scope, true);
+    public Outcome callOff(long id, Scope scope, Actor actor) {
+        actor.requireTeam();
+        return calledOff(id, scope, true, actor);
     }
 
     /** Holds a session that was called off after all, and tells those who are on it. */
     @Transactional
-    public Outcome restore(long id) {
-        return calledOff(id, Scope.THIS, false);
+    public Outcome restore(long id, Actor actor) {
+        actor.requireTeam();
+        return calledOff(id, Scope.THIS, false, actor);
     }
 
-    private Outcome calledOff(long id, Scope scope, boolean off) {
-        permissions.requireOrganiser();
+    private Outcome calledOff(long id, Scope scope, boolean off, Actor actor) {
+        actor.requireOrganiser();
         return planned.plan(id)
-                .map(plan -> change(id, scope, plan.calledOff(off)))
+                .map(plan -> change(id, scope, plan.calledOff(off), actor))
                 .orElse(refused(Outcome.Reason.UNKNOWN));
     }
 
     /** Adds a copy of a session so many days later, at the same time on the wall clock, with its seats, venue and hosts. */
     @Transactional
-    public Outcome duplicate(long id, int daysLater) {
-        permissions.requireOrganiser();
+    public Outcome duplicate(long id, int daysLater, Actor actor) {
+        actor.requireOrganiser();
         Optional<Session> session = sessions.session(id);
         if (session.isEmpty()) {
             return refused(Outcome.Reason.UNKNOWN);
@@ -213,21 +213,22 @@ public class ScheduleCommands {
                                 time,
                                 java.util.OptionalInt.of(from.seats()),
                                 plan.venue(),
-                                plan.ownHosts() ? plan.hosts() : List.of())))
+                                plan.ownHosts() ? plan.hosts() : List.of())),
+                        actor)
                 .get(0);
         Session copy = sessions.session(added).orElseThrow();
         String words = "Added " + Times.dayAndTime(copy.start(), copy.zone()) + ".";
-        long change =
-                changes.keep(from.offering().id(), words, Undoable.sessions(List.of(new Undoable.Dated(added, null))));
-        notices.log(copy, LogbookEntry.SESSION_CHANGED, permissions.actor(), words);
+        long change = changes.keep(
+                from.offering().id(), words, Undoable.sessions(List.of(new Undoable.Dated(added, null))), actor);
+        notices.log(copy, LogbookEntry.SESSION_CHANGED, words, actor);
         notices.replan(copy);
         return new Outcome.Done(change, 1, 0, changes.until());
     }
 
     /** Lets these sessions meet elsewhere; one change for each offering. */
     @Transactional
-    public List<Outcome> changeVenue(List<Long> ids, long venue) {
-        permissions.requireOrganiser();
+    public List<Outcome> changeVenue(List<Long> ids, long venue, Actor actor) {
+        actor.requireOrganiser();
         Map<Long, Map<Session, SessionPlan>> byOffering = new LinkedHashMap<>();
         for (long id : ids) {
             sessions.session(id).ifPresent(s -> {
@@ -243,7 +244,7 @@ public class ScheduleCommands {
         List<Outcome> outcomes = new ArrayList<>();
         byOffering
                 .values()
-                .forEach(plans -> outcomes.add(apply(plans.keySet().iterator().next(), plans)));
+                .forEach(plans -> outcomes.add(apply(plans.keySet().iterator().next(), plans, actor)));
         return outcomes;
     }
 

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Supplier;
 import jollyroster.core.dates.TypedDates;
+import jollyroster.platform.Actor;
 import jollyroster.platform.DeskPage;
 import jollyroster.platform.OrganisationQueries;
 import jollyroster.programme.HostQueries;
@@ -78,17 +79,17 @@ class ScheduleController {
         return queries.session(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
     }
 
-    private SessionPlan plan(long id) {
+    private SessionPlan plan(long id, Actor actor) {
         return planned.plan(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
     }
 
     @GetMapping("/desk/schedule/{id}")
-    String edit(@PathVariable long id, Model model) {
+    String edit(@PathVariable long id, Model model, Actor actor) {
         Session session = known(id);
-        return page(model, session, SessionForm.of(session, plan(id)), Map.of());
+        return page(model, session, SessionForm.of(session, plan(id, actor)), Map.of(), actor);
     }
 
-    private String page(Model model, Session session, SessionForm form, Map<String, String> problems) {
+    private String page(Model model, Session session, SessionForm form, Map<String, String> problems, Actor actor) {
         model.addAttribute(
                 "change",
                 ChangeView.of(session, hosts.ofOffering(session.offering().id())));
@@ -106,19 +107,20 @@ class ScheduleController {
             @ModelAttribute("form") SessionForm form,
             Model model,
             HttpServletResponse response,
-            RedirectAttributes flash) {
+            RedirectAttributes flash,
+            Actor actor) {
         Session session = known(id);
         TypedDates dates = dates(session);
         Map<String, String> problems = form.problems(dates);
         if (!problems.isEmpty()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
-            return page(model, session, form, problems);
+            return page(model, session, form, problems, actor);
         }
-        Outcome outcome = commands.change(id, Scope.of(form.scope()), form.wanted(plan(id), dates));
+        Outcome outcome = commands.change(id, Scope.of(form.scope()), form.wanted(plan(id, actor), dates), actor);
         if (outcome instanceof Outcome.Refused) {
             response.setStatus(HttpStatus.CONFLICT.value());
             model.addAttribute("warned", OutcomeWords.of(outcome));
-            return page(model, session, form, Map.of());
+            return page(model, session, form, Map.of(), actor);
         }
         say(outcome, flash);
         return "redirect:/desk/sessions/" + id;
@@ -144,32 +146,40 @@ class ScheduleController {
     }
 
     @PostMapping("/desk/schedule/{id}/call-off")
-    String callOff(@PathVariable long id, @RequestParam(defaultValue = "") String scope, RedirectAttributes flash) {
-        return done(id, () -> commands.callOff(id, Scope.of(scope)), flash);
+    String callOff(
+            @PathVariable long id,
+            @RequestParam(defaultValue = "") String scope,
+            RedirectAttributes flash,
+            Actor actor) {
+        return done(id, () -> commands.callOff(id, Scope.of(scope), actor), flash);
     }
 
     @PostMapping("/desk/schedule/{id}/restore")
-    String restore(@PathVariable long id, RedirectAttributes flash) {
-        return done(id, () -> commands.restore(id), flash);
+    String restore(@PathVariable long id, RedirectAttributes flash, Actor actor) {
+        return done(id, () -> commands.restore(id, actor), flash);
     }
 
     @PostMapping("/desk/schedule/{id}/duplicate")
-    String duplicate(@PathVariable long id, @RequestParam(defaultValue = "7") int days, RedirectAttributes flash) {
-        return done(id, () -> commands.duplicate(id, Math.max(1, Math.min(days, 730))), flash);
+    String duplicate(
+            @PathVariable long id, @RequestParam(defaultValue = "7") int days, RedirectAttributes flash, Actor actor) {
+        return done(id, () -> commands.duplicate(id, Math.max(1, Math.min(days, 730)), actor), flash);
     }
 
     @PostMapping("/desk/schedule/{id}/link")
-    String link(@PathVariable long id, RedirectAttributes flash) {
+    String link(@PathVariable long id, RedirectAttributes flash, Actor actor) {
         known(id);
-        boolean asked = links.askAgain(id);
+        boolean asked = links.askAgain(id, actor);
         flash.addFlashAttribute("said", asked ? "The meeting service is asked again." : "There is a link already.");
         return "redirect:/desk/sessions/" + id;
     }
 
     @PostMapping("/desk/changes/{change}/undo")
     String undo(
-            @PathVariable long change, @RequestParam(defaultValue = "/desk") String back, RedirectAttributes flash) {
-        Outcome outcome = undo.undo(change);
+            @PathVariable long change,
+            @RequestParam(defaultValue = "/desk") String back,
+            RedirectAttributes flash,
+            Actor actor) {
+        Outcome outcome = undo.undo(change, actor);
         boolean done = outcome instanceof Outcome.Done;
         flash.addFlashAttribute(done ? "said" : "warned", done ? "Undone. Nobody was told." : OutcomeWords.of(outcome));
         return "redirect:" + (back.matches("/desk[A-Za-z0-9/?=&#_.-]*") ? back : "/desk");
@@ -182,27 +192,28 @@ class ScheduleController {
             @RequestParam(defaultValue = "") String act,
             @RequestParam(defaultValue = "0") long venue,
             @RequestParam(defaultValue = "") String back,
-            RedirectAttributes flash) {
+            RedirectAttributes flash,
+            Actor actor) {
         List<Session> ticked =
                 queries.sessions(session.stream().limit(MOST_AT_ONCE).toList());
         if (ticked.isEmpty()) {
             flash.addFlashAttribute("warned", "Tick the sessions first.");
         } else {
-            act(ticked, act, venue, flash);
+            act(ticked, act, venue, flash, actor);
         }
         return "redirect:/desk/programme" + (back.matches("[A-Za-z0-9=&%+_.-]{0,400}") ? "?" + back : "");
     }
 
-    private void act(List<Session> ticked, String act, long venue, RedirectAttributes flash) {
+    private void act(List<Session> ticked, String act, long venue, RedirectAttributes flash, Actor actor) {
         switch (act) {
-            case "publish" -> turn(ticked, OfferingStatus.PUBLISHED, flash);
-            case "close" -> turn(ticked, OfferingStatus.CLOSED, flash);
-            case "venue" -> move(ticked, venue, flash);
+            case "publish" -> turn(ticked, OfferingStatus.PUBLISHED, flash, actor);
+            case "close" -> turn(ticked, OfferingStatus.CLOSED, flash, actor);
+            case "venue" -> move(ticked, venue, flash, actor);
             default -> flash.addFlashAttribute("warned", "Choose what to do with them.");
         }
     }
 
-    private void turn(List<Session> ticked, OfferingStatus to, RedirectAttributes flash) {
+    private void turn(List<Session> ticked, OfferingStatus to, RedirectAttributes flash, Actor actor) {
         List<Long> ids = ticked.stream().map(s -> s.offering().id()).distinct().toList();
         List<String> held = new ArrayList<>();
         int turned = 0;
@@ -210,7 +221,7 @@ class ScheduleController {
             if (to == OfferingStatus.PUBLISHED && reach.isStopped(id)) {
                 held.add(queries.offering(id).orElseThrow().title());
             } else {
-                offerings.turn(id, to);
+                offerings.turn(id, to, actor);
                 turned++;
             }
         }
@@ -221,13 +232,13 @@ class ScheduleController {
         }
     }
 
-    private void move(List<Session> ticked, long venue, RedirectAttributes flash) {
+    private void move(List<Session> ticked, long venue, RedirectAttributes flash, Actor actor) {
         if (queries.venue(venue).isEmpty()) {
             flash.addFlashAttribute("warned", "Choose the venue they should meet at.");
             return;
         }
         List<Outcome> outcomes =
-                commands.changeVenue(ticked.stream().map(Session::id).toList(), venue);
+                commands.changeVenue(ticked.stream().map(Session::id).toList(), venue, actor);
         int sessionsMoved = 0;
         int people = 0;
         for (Outcome outcome : outcomes) {

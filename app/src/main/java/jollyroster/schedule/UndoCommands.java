@@ -4,7 +4,7 @@ import java.time.Clock;
 import java.util.Optional;
 import jollyroster.logbook.LogbookEntry;
 import jollyroster.outbox.OutboxCommands;
-import jollyroster.platform.Permissions;
+import jollyroster.platform.Actor;
 import jollyroster.programme.PlanCommands;
 import jollyroster.programme.Session;
 import jollyroster.programme.SessionCommands;
@@ -24,7 +24,6 @@ public class UndoCommands {
     private final NoticeCommands notices;
     private final OutboxCommands outbox;
     private final ChangeCommands changes;
-    private final Permissions permissions;
     private final Clock clock;
 
     UndoCommands(
@@ -34,7 +33,6 @@ public class UndoCommands {
             NoticeCommands notices,
             OutboxCommands outbox,
             ChangeCommands changes,
-            Permissions permissions,
             Clock clock) {
         this.sessions = sessions;
         this.planned = planned;
@@ -42,14 +40,13 @@ public class UndoCommands {
         this.notices = notices;
         this.outbox = outbox;
         this.changes = changes;
-        this.permissions = permissions;
         this.clock = clock;
     }
 
     /** Puts everything back as it was before the change and withdraws its news: all of it or nothing. */
     @Transactional
-    public Outcome undo(long id) {
-        permissions.requireOrganiser();
+    public Outcome undo(long id, Actor actor) {
+        actor.requireOrganiser();
         Optional<ChangeCommands.Kept> kept = changes.undoable(id);
         if (kept.isEmpty()) {
             return refused(Outcome.Reason.TOO_LATE);
@@ -60,7 +57,7 @@ public class UndoCommands {
         Optional<Outcome> obstacle = kept.get().before().sessions().stream()
                 .flatMap(dated -> obstacle(dated).stream())
                 .findFirst();
-        return obstacle.orElseGet(() -> undo(kept.get()));
+        return obstacle.orElseGet(() -> undo(kept.get(), actor));
     }
 
     private Optional<Outcome> obstacle(Undoable.Dated dated) {
@@ -85,27 +82,27 @@ public class UndoCommands {
                 : Optional.empty();
     }
 
-    private Outcome undo(ChangeCommands.Kept kept) {
+    private Outcome undo(ChangeCommands.Kept kept, Actor actor) {
         int untold = outbox.withdrawNews(kept.id(), "the change was undone", clock.instant());
-        kept.before().sessions().forEach(this::putBack);
+        kept.before().sessions().forEach(dated -> putBack(dated, actor));
         Undoable.Place venue = kept.before().venue();
-        if (venue != null && !venues.change(venue.venue(), venue.version(), venue.before())) {
+        if (venue != null && !venues.change(venue.venue(), venue.version(), venue.before(), actor)) {
             throw new IllegalStateException("The venue was changed since, though no later change stands");
         }
         changes.undone(kept.id());
         return new Outcome.Done(kept.id(), kept.before().sessions().size(), untold, kept.until());
     }
 
-    private void putBack(Undoable.Dated dated) {
+    private void putBack(Undoable.Dated dated, Actor actor) {
         Session session = sessions.session(dated.session()).orElseThrow();
         SessionPlan before = dated.before();
         if (before == null) {
-            sessions.removeDate(session.offering().id(), dated.session());
+            sessions.removeDate(session.offering().id(), dated.session(), actor);
             return;
         }
-        planned.apply(dated.session(), before);
+        planned.apply(dated.session(), before, actor);
         Session after = sessions.session(dated.session()).orElseThrow();
-        notices.log(after, LogbookEntry.UNDONE, permissions.actor(), "as it was before");
+        notices.log(after, LogbookEntry.UNDONE, "as it was before", actor);
         notices.replan(after);
     }
 

@@ -7,7 +7,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import jollyroster.core.messages.Anchor;
-import jollyroster.platform.Permissions;
+import jollyroster.platform.Actor;
 import jollyroster.programme.OfferingStatus;
 import jollyroster.programme.PlanCommands;
 import jollyroster.programme.ProgrammeQueries;
@@ -29,7 +29,6 @@ public class VenueChangeCommands {
     private final PlanCommands planned;
     private final NoticeCommands notices;
     private final ChangeCommands changes;
-    private final Permissions permissions;
     private final Clock clock;
 
     VenueChangeCommands(
@@ -39,7 +38,6 @@ public class VenueChangeCommands {
             PlanCommands planned,
             NoticeCommands notices,
             ChangeCommands changes,
-            Permissions permissions,
             Clock clock) {
         this.venues = venues;
         this.queries = queries;
@@ -47,7 +45,6 @@ public class VenueChangeCommands {
         this.planned = planned;
         this.notices = notices;
         this.changes = changes;
-        this.permissions = permissions;
         this.clock = clock;
     }
 
@@ -58,18 +55,18 @@ public class VenueChangeCommands {
      * @param form without problems
      */
     @Transactional
-    public Outcome change(long id, int version, VenueCommands.Form form) {
-        permissions.requireOrganiser();
+    public Outcome change(long id, int version, VenueCommands.Form form, Actor actor) {
+        actor.requireOrganiser();
         Optional<Venue> before = queries.venue(id);
         if (before.isEmpty()) {
             return new Outcome.Refused(Outcome.Reason.UNKNOWN, "");
         }
-        if (!venues.change(id, version, form)) {
+        if (!venues.change(id, version, form, actor)) {
             return new Outcome.Refused(Outcome.Reason.OVERTAKEN, "");
         }
         Instant now = clock.instant();
         List<Session> coming = sessions.comingAt(id, now);
-        planned.touch(coming.stream().map(Session::id).toList());
+        planned.touch(coming.stream().map(Session::id).toList(), actor);
         if (!form.leadsElsewhere(before.get()) || coming.isEmpty()) {
             return new Outcome.Done(0, coming.size(), 0, now);
         }
@@ -78,7 +75,8 @@ public class VenueChangeCommands {
         long change = changes.keep(
                 coming.get(0).offering().id(),
                 "Changed the venue " + before.get().name() + ".",
-                undoable);
+                undoable,
+                actor);
         Set<Long> told = new HashSet<>();
         int people = coming.stream()
                 .filter(s -> s.offering().status() != OfferingStatus.DRAFT && told.add(s.book()))

@@ -8,16 +8,15 @@ import java.util.Optional;
 import jollyroster.answers.Answer;
 import jollyroster.answers.AnswerCommands;
 import jollyroster.answers.RanOut;
-import jollyroster.core.seats.Arrival;
+import jollyroster.core.seats.Obstacle;
 import jollyroster.core.seats.RegistrationState;
-import jollyroster.core.seats.SeatRule;
-import jollyroster.core.seats.SeatTally;
-import jollyroster.logbook.LogbookCommands;
+import jollyroster.core.seats.SeatEvent;
+import jollyroster.core.seats.Transition;
 import jollyroster.outbox.OutboxCommands;
 import jollyroster.people.PersonCommands;
+import jollyroster.platform.Actor;
 import jollyroster.platform.tables.tables.records.RegistrationRecord;
 import jollyroster.programme.Session;
-import jollyroster.programme.SessionCommands;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -25,34 +24,34 @@ import org.springframework.transaction.annotation.Transactional;
 @Component
 public class AmendCommands {
 
-    private final SessionCommands programme;
+    private final Books books;
+    private final Seating seating;
     private final SeatCommands seats;
-    private final WaitlistCommands waitlist;
+    private final SeatLog log;
     private final AnswerCommands answers;
     private final PersonCommands people;
     private final Recipients recipients;
     private final OutboxCommands outbox;
-    private final LogbookCommands logbook;
     private final Clock clock;
 
     AmendCommands(
-            SessionCommands programme,
+            Books books,
+            Seating seating,
             SeatCommands seats,
-            WaitlistCommands waitlist,
+            SeatLog log,
             AnswerCommands answers,
             PersonCommands people,
             Recipients recipients,
             OutboxCommands outbox,
-            LogbookCommands logbook,
             Clock clock) {
-        this.programme = programme;
+        this.books = books;
+        this.seating = seating;
         this.seats = seats;
-        this.waitlist = waitlist;
+        this.log = log;
         this.answers = answers;
         this.people = people;
         this.recipients = recipients;
         this.outbox = outbox;
-        this.logbook = logbook;
         this.clock = clock;
     }
 
@@ -68,7 +67,8 @@ public class AmendCommands {
 
     /** What came of it; unless it is {@link Done}, nothing was changed. */
     public sealed interface Amended {
-        record Done() implements Amended {}
+        /** @param toPay whether the seats are held until those that came along are paid for */
+        record Done(boolean toPay) implements Amended {}
 
         /** The registration no longer stands. */
         record Gone() implements Amended {}
@@ -87,35 +87,42 @@ public class AmendCommands {
 
     /**
      * Changes a registration in one write. A smaller party frees seats; a larger one needs free seats that are owed to
-     * nobody. Somebody who waits keeps the place in line, and may fit now.
-     *
-     * @param actor who did it, for the logbook
+     * nobody, and where seats cost something is held until the seats that came along are paid for. Somebody who waits keeps
+     * the place in line, and may fit now.
      */
     @Transactional
-    public Amended amend(long registration, Wish wish, String actor) {
-        Instant now = clock.instant();
+    public Amended amend(long registration, Wish wish, Actor actor) {
+        actor.requireOver(registration);
         Optional<RegistrationRecord> found = standing(registration);
         if (found.isEmpty()) {
             return new Amended.Gone();
         }
         RegistrationRecord r = found.get();
-        Session book = programme.session(r.getSessionId()).orElseThrow();
-        if (!now.isBefore(book.changesUntil())) {
-            return new Amended.TooLate();
+        Session book = books.get(r.getSessionId());
+        Happening h = Happening.of(SeatEvent.RESIZE, book, actor, clock.instant());
+        int most = book.seats() == 0
+                ? 0
+                : Math.min(book.offering().largestParty(), book.capacity().open());
+        if (wish.party() > r.getParty() && wish.party() > most) {
+            return new Amended.TooLarge(most);
         }
         Optional<RanOut> ranOut = answers.ranOut(book.id(), wish.answers(), registration);
-        if (ranOut.isPresent()) {
-            return new Amended.RanOut(ranOut.get().question(), ranOut.get().option());
+        return ranOut.<Amended>map(gone -> new Amended.RanOut(gone.question(), gone.option()))
+                .orElseGet(() -> amend(r, wish, h));
+    }
+
+    private Amended amend(RegistrationRecord r, Wish wish, Happening h) {
+        Seating.Came came = seating.happen(r, wish.party(), h);
+        if (came.obstacle().isPresent()) {
+            return came.obstacle().get() == Obstacle.TOO_LATE ? new Amended.TooLate() : new Amended.NoSeats();
         }
-        Optional<Amended> obstacle = resize(r, book, wish.party(), actor, now);
-        if (obstacle.isPresent()) {
-            return obstacle.get();
+        if (came.transition() instanceof Transition.Stays) {
+            log.amended(r, h.actor(), h.now());
         }
-        answers.replace(registration, wish.asked(), wish.answers());
-        seats.setCompanions(registration, wish.companions(), now);
-        logbook.amended(r, actor, wish.party(), now);
-        waitlist.refill(book, now);
-        return new Amended.Done();
+        answers.replace(r.getId(), wish.asked(), wish.answers());
+        seats.setCompanions(r.getId(), wish.companions(), h.now());
+        boolean was = r.getState().equals(RegistrationState.REGISTERED.name());
+        return new Amended.Done(was && came.state() == RegistrationState.UNCONFIRMED);
     }
 
     private Optional<RegistrationRecord> standing(long registration) {
@@ -123,43 +130,10 @@ public class AmendCommands {
                 .filter(r -> RegistrationState.ACTIVE.contains(RegistrationState.valueOf(r.getState())));
     }
 
-    /** Changes the number of people, or says why not. */
-    private Optional<Amended> resize(RegistrationRecord r, Session book, int party, String actor, Instant now) {
-        int more = party - r.getParty();
-        if (more == 0) {
-            return Optional.empty();
-        }
-        int most = Math.min(book.offering().largestParty(), book.capacity().open());
-        if (more > 0 && party > most) {
-            return Optional.of(new Amended.TooLarge(most));
-        }
-        RegistrationState state = RegistrationState.valueOf(r.getState());
-        if (more > 0 && state == RegistrationState.CALLED_UP) {
-            return Optional.of(new Amended.NoSeats());
-        }
-        if (more > 0 && state.takesSeats() && !hasRoom(book, more, now)) {
-            return Optional.of(new Amended.NoSeats());
-        }
-        seats.setParty(r.getId(), party, now);
-        if (more < 0) {
-            answers.dropCompanionsFrom(r.getId(), party);
-        }
-        logbook.resizedParty(r, actor, party, now);
-        return Optional.empty();
-    }
-
-    /** Seats for more companions come from what is free once everybody who waits has been thought of. */
-    private boolean hasRoom(Session book, int more, Instant now) {
-        SeatTally tally = waitlist.tallyFor(book, now);
-        boolean nobodyWaits = tally.waiting() == 0 || tally.owed() == 0;
-        return nobodyWaits
-                && SeatRule.arrive(book.capacity(), tally, more) instanceof Arrival.Seated seated
-                && !seated.passesOverTheLine();
-    }
-
     /** Shows times on another clock; reminders that have not gone are planned anew for it. */
     @Transactional
-    public void setZone(long registration, ZoneId zone) {
+    public void setZone(long registration, ZoneId zone, Actor actor) {
+        actor.requireOver(registration);
         Instant now = clock.instant();
         standing(registration).ifPresent(r -> {
             seats.setZone(registration, zone, now);
@@ -169,7 +143,8 @@ public class AmendCommands {
 
     /** Plans reminders, or takes back those that have not gone. */
     @Transactional
-    public void setReminded(long registration, boolean wanted) {
+    public void setReminded(long registration, boolean wanted, Actor actor) {
+        actor.requireOver(registration);
         Instant now = clock.instant();
         standing(registration).filter(r -> r.getIsReminded() != wanted).ifPresent(r -> {
             seats.setReminded(registration, wanted, now);
@@ -182,7 +157,7 @@ public class AmendCommands {
         outbox.withdrawReminders(r.getId(), why, now);
         boolean seated = r.getState().equals(RegistrationState.REGISTERED.name());
         if (r.getIsReminded() && seated) {
-            Session book = programme.session(r.getSessionId()).orElseThrow();
+            Session book = books.get(r.getSessionId());
             outbox.remind(recipients.of(book, r, people.email(r.getPersonId())), now);
         }
     }

@@ -4,8 +4,11 @@ import static jollyroster.platform.tables.Tables.REGISTRATION;
 
 import java.time.Instant;
 import java.util.List;
+import jollyroster.logbook.Facts;
 import jollyroster.logbook.LogbookCommands;
+import jollyroster.logbook.LogbookEntry;
 import jollyroster.people.Belongings;
+import jollyroster.platform.Actor;
 import jollyroster.platform.Writes;
 import jollyroster.platform.tables.tables.records.RegistrationRecord;
 import org.jooq.exception.IntegrityConstraintViolationException;
@@ -24,7 +27,7 @@ class CarryCommands implements Belongings {
     }
 
     @Override
-    public boolean carryOver(long from, long into, String actor, Instant now) {
+    public boolean carryOver(long from, long into, Actor actor, Instant now) {
         List<RegistrationRecord> carried = writes.sql()
                 .selectFrom(REGISTRATION)
                 .where(REGISTRATION.PERSON_ID.eq(from))
@@ -38,7 +41,7 @@ class CarryCommands implements Belongings {
         } catch (IntegrityConstraintViolationException twiceOnOneSession) {
             return false;
         }
-        carried.forEach(r -> logbook.merged(r, actor, now));
+        carried.forEach(r -> logbook.write(r.getSessionId(), r.getId(), actor, LogbookEntry.MERGED, Facts.none(), now));
         return true;
     }
 }

@@ -1,22 +1,28 @@
 package jollyroster.seating;
 
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import jollyroster.platform.Actor;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 
-/** Lets holds and call-ups run out on time, and gives their seats on. */
+/** Lets holds and call-ups run out on time, and gives their seats on. One that cannot be let go holds up no other. */
 @Component
 public class HoldWorker {
 
+    static final Actor ACTOR = new Actor.Program("holds");
     private static final Logger LOG = LoggerFactory.getLogger(HoldWorker.class);
+    private static final int BATCH = 100;
     private static final int MOST_ROUNDS = 1000;
-    private final WaitlistCommands waitlist;
+    private final HoldCommands holds;
     private final boolean auto;
 
-    HoldWorker(WaitlistCommands waitlist, @Value("${jolly.jobs.auto:true}") boolean auto) {
-        this.waitlist = waitlist;
+    HoldWorker(HoldCommands holds, @Value("${jolly.jobs.auto:true}") boolean auto) {
+        this.holds = holds;
         this.auto = auto;
     }
 
@@ -33,11 +39,33 @@ public class HoldWorker {
 
     /** Lets everything run out whose time is over now. @return how many holds and call-ups */
     public synchronized int letRunOut() {
+        Set<Long> failed = new HashSet<>();
         int sum = 0;
-        for (int round = 0, let = 1; let > 0 && round < MOST_ROUNDS; round++) {
-            let = waitlist.letRunOut();
-            sum += let;
+        for (int round = 0; round < MOST_ROUNDS; round++) {
+            List<Long> over = holds.overdue(BATCH + failed.size()).stream()
+                    .filter(id -> !failed.contains(id))
+                    .toList();
+            if (over.isEmpty()) {
+                return sum;
+            }
+            for (long registration : over) {
+                sum += isLetGo(registration, failed) ? 1 : 0;
+            }
         }
         return sum;
+    }
+
+    private boolean isLetGo(long registration, Set<Long> failed) {
+        try {
+            holds.letRunOut(registration, ACTOR);
+            return true;
+        } catch (RuntimeException bad) {
+            failed.add(registration);
+            LOG.error(
+                    "The hold of registration {} cannot be let go and is tried again: {}",
+                    registration,
+                    bad.toString());
+            return false;
+        }
     }
 }

@@ -5,9 +5,11 @@ import java.time.Instant;
 import java.util.List;
 import jollyroster.core.messages.Anchor;
 import jollyroster.core.seats.RegistrationState;
+import jollyroster.logbook.Facts;
 import jollyroster.logbook.LogbookCommands;
 import jollyroster.logbook.LogbookEntry;
 import jollyroster.outbox.OutboxCommands;
+import jollyroster.platform.Actor;
 import jollyroster.programme.Session;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
@@ -83,7 +85,7 @@ public class NoticeCommands {
     }
 
     /** Writes into the logbook of a session what somebody has done to it. */
-    public void log(Session session, LogbookEntry entry, String actor, String detail) {
-        logbook.write(session.id(), null, actor, entry, detail, clock.instant());
+    public void log(Session session, LogbookEntry entry, String what, Actor actor) {
+        logbook.write(session.id(), actor, entry, Facts.of("what", what), clock.instant());
     }
 }

@@ -27,7 +27,7 @@ public class PartyCommands {
         return writes.sql()
                 .selectFrom(REGISTRATION)
                 .where(REGISTRATION.SESSION_ID.eq(session))
-                .and(REGISTRATION.STATE.in(SeatCommands.names(RegistrationState.TAKING_SEATS)))
+                .and(REGISTRATION.STATE.in(RegistrationState.namesOf(RegistrationState.TAKING_SEATS)))
                 .orderBy(REGISTRATION.ID.desc())
                 .fetch();
     }

@@ -8,7 +8,8 @@ import jollyroster.core.seats.RegistrationState;
 public sealed interface Registering {
 
     /** The registration stands, seated or waiting; also when the same form is sent a second time. */
-    record Done(Link link, RegistrationState state) implements Registering {}
+    /** @param again whether nothing was changed, because all was as asked for already */
+    record Done(Link link, RegistrationState state, boolean again) implements Registering {}
 
     /**
      * This address is on the session already, or on another date of an offering of which a person holds one; its own-page
@@ -27,6 +28,10 @@ public sealed interface Registering {
         /** Only those who were invited may register. */
         INVITED_ONLY,
         NOT_OPEN,
+        /** The organiser cancelled the registration; only they can take that back. */
+        ENDED_BY_TEAM,
+        /** What was asked for means nothing here. */
+        NOT_POSSIBLE,
         ALREADY_STARTED,
         PARTY_TOO_LARGE,
         LARGER_THAN_SESSION,

@@ -5,6 +5,7 @@ import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
 import jollyroster.core.seats.RegistrationState;
+import jollyroster.platform.Actor;
 
 /**
  * One person, with companions, on a session.
@@ -31,13 +32,19 @@ public record Registration(
         Hold hold,
         Remarks remarks) {
 
+    /** The person as whoever acts, by the link of this registration. */
+    public Actor self() {
+        return new Actor.Person(name, id);
+    }
+
     /**
      * What is held or offered.
      *
      * @param until by when it must be confirmed or answered; empty when nothing is
      * @param racing whether the same seats are offered to others too
+     * @param settled for how many people nothing is due any more
      */
-    public record Hold(Optional<Instant> until, boolean racing) {}
+    public record Hold(Optional<Instant> until, boolean racing, int settled) {}
 
     /**
      * What else is known.

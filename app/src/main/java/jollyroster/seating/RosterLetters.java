@@ -22,14 +22,14 @@ import org.springframework.stereotype.Component;
 @Component
 public class RosterLetters implements Letters {
 
-    private final RosterQueries roster;
+    private final RegistrationQueries roster;
     private final ProgrammeQueries programme;
     private final OrganisationQueries organisation;
     private final PersonalLinks links;
     private final Address address;
 
     RosterLetters(
-            RosterQueries roster,
+            RegistrationQueries roster,
             ProgrammeQueries programme,
             OrganisationQueries organisation,
             PersonalLinks links,

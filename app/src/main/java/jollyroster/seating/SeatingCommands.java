@@ -4,18 +4,12 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
-import jollyroster.core.messages.Anchor;
-import jollyroster.core.seats.Arrival;
 import jollyroster.core.seats.RegistrationState;
-import jollyroster.core.seats.SeatRule;
-import jollyroster.logbook.LogbookCommands;
-import jollyroster.outbox.OutboxCommands;
-import jollyroster.people.PersonCommands;
-import jollyroster.platform.Permissions;
+import jollyroster.core.seats.SeatEvent;
+import jollyroster.platform.Actor;
 import jollyroster.platform.tables.tables.records.RegistrationRecord;
 import jollyroster.programme.PlanCommands;
 import jollyroster.programme.Session;
-import jollyroster.programme.SessionCommands;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -23,40 +17,28 @@ import org.springframework.transaction.annotation.Transactional;
 @Component
 public class SeatingCommands {
 
-    private final SessionCommands programme;
+    private final Books books;
     private final PlanCommands planned;
+    private final Seating seating;
     private final SeatCommands seats;
     private final PartyCommands parties;
-    private final WaitlistCommands waitlist;
-    private final PersonCommands people;
-    private final Recipients recipients;
-    private final OutboxCommands outbox;
-    private final LogbookCommands logbook;
-    private final Permissions permissions;
+    private final SeatLog log;
     private final Clock clock;
 
     SeatingCommands(
-            SessionCommands programme,
+            Books books,
             PlanCommands planned,
+            Seating seating,
             SeatCommands seats,
             PartyCommands parties,
-            WaitlistCommands waitlist,
-            PersonCommands people,
-            Recipients recipients,
-            OutboxCommands outbox,
-            LogbookCommands logbook,
-            Permissions permissions,
+            SeatLog log,
             Clock clock) {
-        this.programme = programme;
+        this.books = books;
         this.planned = planned;
+        this.seating = seating;
         this.seats = seats;
         this.parties = parties;
-        this.waitlist = waitlist;
-        this.people = people;
-        this.recipients = recipients;
-        this.outbox = outbox;
-        this.logbook = logbook;
-        this.permissions = permissions;
+        this.log = log;
         this.clock = clock;
     }
 
@@ -76,19 +58,17 @@ public class SeatingCommands {
      * @param why the reason to be over-full; empty for none
      */
     @Transactional
-    public Resized resize(long session, int wanted, String why, String actor) {
-        permissions.requireOrganiser();
+    public Resized resize(long session, int wanted, String why, Actor actor) {
+        actor.requireOrganiser();
         Instant now = clock.instant();
-        Session before = waitlist.book(programme.session(session).orElseThrow());
+        Session before = books.get(session);
         int taken = seats.tally(before).taken();
         if (wanted < 1 || wanted < taken && why.isBlank()) {
             return new Resized(false, taken, over(before.id(), taken - wanted));
         }
-        planned.setSeats(before.id(), wanted);
-        logbook.resized(before.id(), actor, before.seats(), wanted, wanted < taken ? why : "", now);
-        Session after = programme.session(before.id()).orElseThrow();
-        waitlist.letTheOutrunStandBack(after, now);
-        waitlist.refill(after, now);
+        planned.setSeats(before.id(), wanted, actor);
+        log.resized(before, wanted, wanted < taken ? why : "", actor, now);
+        seating.settle(books.get(before.id()), now);
         return new Resized(true, taken, List.of());
     }
 
@@ -112,28 +92,13 @@ public class SeatingCommands {
      * @return false, with nothing changed, when no seats are free for the party, or the person is on it again
      */
     @Transactional
-    public boolean restore(long registration, String actor) {
-        permissions.requireOrganiser();
-        Instant now = clock.instant();
+    public boolean restore(long registration, Actor actor) {
+        actor.requireOrganiser();
         RegistrationRecord r = seats.byId(registration).orElseThrow();
-        Session book = programme.session(r.getSessionId()).orElseThrow();
-        boolean gone = !RegistrationState.ACTIVE.contains(RegistrationState.valueOf(r.getState()));
-        if (!gone
-                || !now.isBefore(book.end())
-                || seats.active(book.id(), r.getPersonId()).isPresent()) {
-            return false;
-        }
-        Arrival arrival = SeatRule.arrive(book.capacity(), waitlist.tallyFor(book, now), r.getParty());
-        if (!(arrival instanceof Arrival.Seated seated)) {
-            return false;
-        }
-        seats.settle(registration, RegistrationState.REGISTERED, "", now);
-        logbook.restored(r, actor, now);
-        outbox.answerAndRemind(Anchor.SEATED, recipients.of(book, r, people.email(r.getPersonId())), now);
-        if (seated.passesOverTheLine()) {
-            seats.passOverTheLine(book, r, now);
-        }
-        return true;
+        Session book = books.get(r.getSessionId());
+        return seats.active(book.id(), r.getPersonId()).isEmpty()
+                && seating.happen(r, Happening.of(SeatEvent.RESTORE, book, actor, clock.instant()))
+                        .done();
     }
 
     /**
@@ -143,24 +108,21 @@ public class SeatingCommands {
      * @return false, with nothing changed, when the registration does not wait
      */
     @Transactional
-    public boolean seatAnyway(long registration, String why, String actor) {
-        permissions.requireOrganiser();
+    public boolean seatAnyway(long registration, String why, Actor actor) {
+        actor.requireOrganiser();
         if (why.isBlank()) {
             throw new IllegalArgumentException("Seating against the rule needs a reason");
         }
-        Instant now = clock.instant();
         RegistrationRecord r = seats.byId(registration).orElseThrow();
-        boolean waits = List.of(RegistrationState.WAITLISTED.name(), RegistrationState.CALLED_UP.name())
-                .contains(r.getState());
-        if (!waits) {
-            return false;
-        }
-        Session book = programme.session(r.getSessionId()).orElseThrow();
-        seats.settle(registration, RegistrationState.REGISTERED, "", now);
-        int over = seats.tally(book).taken() - book.capacity().open();
-        logbook.seatedAnyway(r, actor, why, over, now);
-        outbox.answerAndRemind(Anchor.SEATED, recipients.of(book, r, people.email(r.getPersonId())), now);
-        waitlist.letTheOutrunStandBack(book, now);
-        return true;
+        Session book = books.get(r.getSessionId());
+        Happening h =
+                Happening.of(SeatEvent.OVERRIDE, book, actor, clock.instant()).because(why);
+        return seating.happen(r, h.with("over", overBy(r, book))).done();
+    }
+
+    /** How many seats there are too few once this party has its own. */
+    private int overBy(RegistrationRecord r, Session book) {
+        boolean holds = r.getState().equals(RegistrationState.CALLED_UP.name()) && !r.getIsRacing();
+        return seats.tally(book).taken() + (holds ? 0 : r.getParty()) - (book.seats() - book.keptBack());
     }
 }

@@ -8,11 +8,10 @@ import java.util.List;
 import java.util.Optional;
 import jollyroster.core.messages.Anchor;
 import jollyroster.core.seats.RegistrationState;
+import jollyroster.core.seats.SeatEvent;
 import jollyroster.core.seats.SignUpStyle;
-import jollyroster.logbook.LogbookCommands;
 import jollyroster.outbox.OutboxCommands;
-import jollyroster.people.PersonCommands;
-import jollyroster.platform.Times;
+import jollyroster.platform.Actor;
 import jollyroster.platform.Writes;
 import jollyroster.platform.tables.tables.records.RegistrationRecord;
 import jollyroster.platform.tables.tables.records.SwapRecord;
@@ -31,32 +30,29 @@ public class SwapCommands {
     private static final int MOST_LETTERS = 50;
     private final Writes writes;
     private final SessionCommands programme;
+    private final Seating seating;
     private final SeatCommands seats;
     private final PartyCommands parties;
-    private final PersonCommands people;
-    private final Recipients recipients;
     private final OutboxCommands outbox;
-    private final LogbookCommands logbook;
+    private final SeatLog log;
     private final Clock clock;
 
     SwapCommands(
             Writes writes,
             SessionCommands programme,
+            Seating seating,
             SeatCommands seats,
             PartyCommands parties,
-            PersonCommands people,
-            Recipients recipients,
             OutboxCommands outbox,
-            LogbookCommands logbook,
+            SeatLog log,
             Clock clock) {
         this.writes = writes;
         this.programme = programme;
+        this.seating = seating;
         this.seats = seats;
         this.parties = parties;
-        this.people = people;
-        this.recipients = recipients;
         this.outbox = outbox;
-        this.logbook = logbook;
+        this.log = log;
         this.clock = clock;
     }
 
@@ -78,7 +74,8 @@ public class SwapCommands {
      * @param with the address of somebody on that date; empty for anybody
      */
     @Transactional
-    public Swapped offer(long registration, long wanted, String with, String actor) {
+    public Swapped offer(long registration, long wanted, String with, Actor actor) {
+        actor.requireOver(registration);
         Instant now = clock.instant();
         Optional<RegistrationRecord> mine = changeable(registration, now);
         Optional<Session> date = programme.session(wanted);
@@ -93,7 +90,7 @@ public class SwapCommands {
         if (partners.isEmpty()) {
             return Swapped.NOBODY;
         }
-        withdraw(registration);
+        drop(registration);
         SwapRecord offer = new SwapRecord();
         offer.setRegistrationId(registration);
         offer.setWantedId(wanted);
@@ -102,7 +99,7 @@ public class SwapCommands {
         writes.sql().insertInto(SWAP).set(offer).execute();
         partners.forEach(
                 p -> outbox.answer(Anchor.SWAP_ASKED, Recipients.one(date.get(), p.registration(), p.email()), now));
-        logbook.swapOffered(mine.get(), actor, when(date.get()), now);
+        log.swapOffered(mine.get(), date.get(), actor, now);
         return Swapped.OFFERED;
     }
 
@@ -131,7 +128,12 @@ public class SwapCommands {
 
     /** Takes back what a registration has offered. */
     @Transactional
-    public void withdraw(long registration) {
+    public void withdraw(long registration, Actor actor) {
+        actor.requireOver(registration);
+        drop(registration);
+    }
+
+    private void drop(long registration) {
         writes.sql()
                 .deleteFrom(SWAP)
                 .where(SWAP.REGISTRATION_ID.eq(registration))
@@ -140,7 +142,8 @@ public class SwapCommands {
 
     /** Agrees to an offer: both change dates, and both are told. */
     @Transactional
-    public Swapped agree(long swap, long registration, String actor) {
+    public Swapped agree(long swap, long registration, Actor actor) {
+        actor.requireOver(registration);
         Instant now = clock.instant();
         Optional<SwapRecord> offer = writes.sql()
                 .selectFrom(SWAP)
@@ -161,22 +164,12 @@ public class SwapCommands {
         if (!mayChange(mine.get(), hers, now) || !mayChange(theirs.get(), his, now)) {
             return Swapped.NOT_POSSIBLE;
         }
-        change(mine.get(), his, hers, actor, now);
-        change(theirs.get(), hers, his, actor, now);
-        withdraw(mine.get().getId());
-        withdraw(theirs.get().getId());
+        seating.happen(
+                mine.get(), Happening.of(SeatEvent.SWAP, hers, actor, now).from(his));
+        seating.happen(
+                theirs.get(), Happening.of(SeatEvent.SWAP, his, actor, now).from(hers));
+        drop(mine.get().getId());
+        drop(theirs.get().getId());
         return Swapped.DONE;
-    }
-
-    private void change(RegistrationRecord r, Session from, Session to, String actor, Instant now) {
-        seats.moveTo(r.getId(), to.id(), now);
-        RegistrationRecord moved = seats.byId(r.getId()).orElseThrow();
-        logbook.changedDate(moved, actor, from.id(), when(from) + ", by swapping", when(to) + ", by swapping", now);
-        outbox.withdrawReminders(r.getId(), "the date was changed", now);
-        outbox.answerAndRemind(Anchor.CHANGED, recipients.of(to, moved, people.email(r.getPersonId())), now);
-    }
-
-    private static String when(Session session) {
-        return Times.dayAndTime(session.start(), session.zone());
     }
 }

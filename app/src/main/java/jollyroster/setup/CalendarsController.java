@@ -9,6 +9,7 @@ import jollyroster.exchange.CalendarReader;
 import jollyroster.hosting.BusyCommands;
 import jollyroster.hosting.BusyQueries;
 import jollyroster.hosting.BusyReading;
+import jollyroster.platform.Actor;
 import jollyroster.platform.DeskPage;
 import jollyroster.platform.OrganisationQueries;
 import jollyroster.platform.Times;
@@ -81,7 +82,8 @@ class CalendarsController {
             @RequestParam(defaultValue = "") String name,
             @RequestParam(defaultValue = "") String address,
             @RequestParam(required = false) MultipartFile file,
-            RedirectAttributes flash)
+            RedirectAttributes flash,
+            Actor actor)
             throws IOException {
         boolean known = team.hosts().stream().anyMatch(m -> m.id() == host);
         String clean = Text.oneLine(name.substring(0, Math.min(name.length(), 80)));
@@ -92,8 +94,8 @@ class CalendarsController {
         }
         try {
             int times = where.isEmpty()
-                    ? reading.takeFile(host, named(clean, file.getOriginalFilename()), text(file))
-                    : reading.takeAddress(host, named(clean, "Calendar"), where);
+                    ? reading.takeFile(host, named(clean, file.getOriginalFilename()), text(file), actor)
+                    : reading.takeAddress(host, named(clean, "Calendar"), where, actor);
             flash.addFlashAttribute("said", "Added: " + times + (times == 1 ? " busy time." : " busy times."));
         } catch (BusyReading.NotRead e) {
             flash.addFlashAttribute("warned", "Nothing was added. " + e.getMessage());
@@ -114,8 +116,8 @@ class CalendarsController {
     }
 
     @PostMapping("/desk/setup/calendars/{id}/forget")
-    String forget(@PathVariable long id, RedirectAttributes flash) {
-        commands.forget(id);
+    String forget(@PathVariable long id, RedirectAttributes flash, Actor actor) {
+        commands.forget(id, actor);
         flash.addFlashAttribute("said", "Forgotten, and its busy times with it.");
         return "redirect:/desk/setup/calendars";
     }

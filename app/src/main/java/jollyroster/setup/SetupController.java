@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.TreeSet;
 import jollyroster.core.intake.Contact;
 import jollyroster.core.intake.Text;
+import jollyroster.platform.Actor;
 import jollyroster.platform.DeskPage;
 import jollyroster.platform.Organisation;
 import jollyroster.platform.OrganisationCommands;
@@ -136,21 +137,26 @@ class SetupController {
 
     @PostMapping("/desk/setup/organisation")
     String organisation(
-            @ModelAttribute Form form, Model model, HttpServletResponse response, RedirectAttributes flash) {
+            @ModelAttribute Form form,
+            Model model,
+            HttpServletResponse response,
+            RedirectAttributes flash,
+            Actor actor) {
         Map<String, String> problems = form.problems();
         if (!problems.isEmpty()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
             return page(model, form, problems);
         }
-        commands.change(form.toOrganisation(organisation.organisation().logo()));
+        commands.change(form.toOrganisation(organisation.organisation().logo()), actor);
         flash.addFlashAttribute("said", "Kept.");
         return "redirect:/desk/setup";
     }
 
     @PostMapping("/desk/setup/logo")
-    String logo(@RequestParam(required = false) MultipartFile file, RedirectAttributes flash) throws IOException {
+    String logo(@RequestParam(required = false) MultipartFile file, RedirectAttributes flash, Actor actor)
+            throws IOException {
         if (file == null || file.isEmpty()) {
-            commands.change(organisation.organisation().withLogo(""));
+            commands.change(organisation.organisation().withLogo(""), actor);
             flash.addFlashAttribute("said", "No logo now.");
             return "redirect:/desk/setup";
         }
@@ -158,7 +164,7 @@ class SetupController {
                 file.getSize() > Pictures.LARGEST_FILE ? Optional.empty() : Pictures.logo(file.getBytes());
         fresh.ifPresentOrElse(
                 picture -> {
-                    commands.change(organisation.organisation().withLogo(pictures.keep(picture)));
+                    commands.change(organisation.organisation().withLogo(pictures.keep(picture, actor)), actor);
                     flash.addFlashAttribute("said", "Logo kept.");
                 },
                 () -> flash.addFlashAttribute(

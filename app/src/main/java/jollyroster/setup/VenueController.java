@@ -3,6 +3,7 @@ package jollyroster.setup;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.List;
 import java.util.Map;
+import jollyroster.platform.Actor;
 import jollyroster.platform.DeskPage;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Venue;
@@ -72,9 +73,10 @@ class VenueController {
             @ModelAttribute VenueCommands.Form form,
             Model model,
             HttpServletResponse response,
-            RedirectAttributes flash) {
+            RedirectAttributes flash,
+            Actor actor) {
         Map<String, String> problems = form.problems();
-        if (problems.isEmpty() && venues.add(form).isEmpty()) {
+        if (problems.isEmpty() && venues.add(form, actor).isEmpty()) {
             problems = Map.of("name", "There is a venue of this name already.");
         }
         if (!problems.isEmpty()) {
@@ -114,7 +116,8 @@ class VenueController {
             @ModelAttribute VenueCommands.Form form,
             Model model,
             HttpServletResponse response,
-            RedirectAttributes flash) {
+            RedirectAttributes flash,
+            Actor actor) {
         Venue venue = known(id);
         Map<String, String> problems = form.problems();
         if (!problems.isEmpty()) {
@@ -126,7 +129,7 @@ class VenueController {
             model.addAttribute("tells", form.leadsElsewhere(venue));
             return edit(model, venue, form, version, Map.of());
         }
-        Outcome outcome = changes.change(id, version, form);
+        Outcome outcome = changes.change(id, version, form, actor);
         if (outcome instanceof Outcome.Refused) {
             response.setStatus(HttpStatus.CONFLICT.value());
             return edit(
@@ -145,9 +148,12 @@ class VenueController {
 
     @PostMapping("/desk/setup/venues/{id}/retire")
     String retire(
-            @PathVariable long id, @RequestParam(defaultValue = "true") boolean retired, RedirectAttributes flash) {
+            @PathVariable long id,
+            @RequestParam(defaultValue = "true") boolean retired,
+            RedirectAttributes flash,
+            Actor actor) {
         known(id);
-        venues.retire(id, retired);
+        venues.retire(id, retired, actor);
         flash.addFlashAttribute(
                 "said", retired ? "No longer offered for choosing. What uses it goes on using it." : "Offered again.");
         return "redirect:/desk/setup/venues";

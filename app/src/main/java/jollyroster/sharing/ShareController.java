@@ -2,6 +2,7 @@ package jollyroster.sharing;
 
 import java.util.List;
 import java.util.regex.Pattern;
+import jollyroster.platform.Actor;
 import jollyroster.platform.Address;
 import jollyroster.platform.DeskPage;
 import jollyroster.platform.OrganisationQueries;
@@ -105,7 +106,11 @@ class ShareController {
 
     /** Sets which sites may show the offering, one origin a line. */
     @PostMapping("/desk/offerings/{id}/origins")
-    String origins(@PathVariable long id, @RequestParam(defaultValue = "") String origins, RedirectAttributes flash) {
+    String origins(
+            @PathVariable long id,
+            @RequestParam(defaultValue = "") String origins,
+            RedirectAttributes flash,
+            Actor actor) {
         known(id);
         List<String> typed = origins.lines()
                 .limit(MOST_ORIGINS + 1L)
@@ -122,7 +127,7 @@ class ShareController {
             flash.addFlashAttribute(
                     "warned", "Not kept: “" + first + "” is not a site. Write it like https://club.example.");
         } else {
-            commands.setEmbedOrigins(id, typed);
+            commands.setEmbedOrigins(id, typed, actor);
             flash.addFlashAttribute("said", typed.isEmpty() ? "No other site may show it." : "Kept.");
         }
         return "redirect:/desk/offerings/" + id + "/share#embed";

@@ -15,6 +15,7 @@ import jollyroster.core.dates.SessionTime;
 import jollyroster.core.dates.TypedDates;
 import jollyroster.core.dates.TypedDatesText;
 import jollyroster.exchange.CalendarReader;
+import jollyroster.platform.Actor;
 import jollyroster.platform.DeskPage;
 import jollyroster.programme.HostQueries;
 import jollyroster.programme.Offering;
@@ -89,7 +90,8 @@ class DatesController {
             @RequestParam(defaultValue = "false") boolean replaces,
             Model model,
             HttpServletResponse response,
-            RedirectAttributes flash) {
+            RedirectAttributes flash,
+            Actor actor) {
         Offering offering = known(id);
         if (text.length() > LONGEST_TEXT) {
             model.addAttribute("warned", "Nothing was added: the text is longer than 200,000 characters.");
@@ -100,7 +102,7 @@ class DatesController {
             return again(model, response, offering, view(text, read, replaces));
         }
         if (replaces) {
-            ReplaceDatesCommands.Replaced replaced = replacing.replace(offering.id(), read.dates());
+            ReplaceDatesCommands.Replaced replaced = replacing.replace(offering.id(), read.dates(), actor);
             if (!replaced.kept().isEmpty()) {
                 model.addAttribute(
                         "warned",
@@ -111,7 +113,7 @@ class DatesController {
             flash.addFlashAttribute("said", replaced.added() + " added, " + replaced.removed() + " removed.");
             return back(id);
         }
-        sessions.addDates(id, read.dates());
+        sessions.addDates(id, read.dates(), actor);
         int added = read.dates().size();
         flash.addFlashAttribute("said", added == 1 ? "One date added." : added + " dates added.");
         return back(id);
@@ -218,8 +220,8 @@ class DatesController {
     }
 
     @PostMapping("/desk/offerings/{id}/dates/{session}/remove")
-    String remove(@PathVariable long id, @PathVariable long session, RedirectAttributes flash) {
-        boolean removed = sessions.removeDate(id, session);
+    String remove(@PathVariable long id, @PathVariable long session, RedirectAttributes flash, Actor actor) {
+        boolean removed = sessions.removeDate(id, session, actor);
         flash.addFlashAttribute("said", removed ? "Date removed." : "Somebody is on this date; it stays.");
         return back(id);
     }

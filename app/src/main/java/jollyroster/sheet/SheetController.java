@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import jollyroster.core.intake.Text;
 import jollyroster.core.readiness.Finding;
+import jollyroster.platform.Actor;
 import jollyroster.platform.DeskPage;
 import jollyroster.platform.OrganisationQueries;
 import jollyroster.platform.PictureCommands;
@@ -68,13 +69,16 @@ class SheetController {
 
     /** Starts a draft, from a pattern when one is chosen. */
     @PostMapping("/desk/offerings")
-    String draft(@RequestParam(defaultValue = "") String title, @RequestParam(defaultValue = "") String pattern) {
+    String draft(
+            @RequestParam(defaultValue = "") String title,
+            @RequestParam(defaultValue = "") String pattern,
+            Actor actor) {
         String named = named(title, "Untitled offering");
         Optional<Long> copy = SheetForm.isNumber(pattern, 1, Integer.MAX_VALUE)
-                ? commands.copy(Long.parseLong(pattern), named, Copy.DRAFT_WITHOUT_DATES)
+                ? commands.copy(Long.parseLong(pattern), named, Copy.DRAFT_WITHOUT_DATES, actor)
                 : Optional.empty();
         return to(copy.orElseGet(
-                () -> commands.draft(named, organisation.organisation().zone())));
+                () -> commands.draft(named, organisation.organisation().zone(), actor)));
     }
 
     private static String named(String title, String otherwise) {
@@ -108,13 +112,14 @@ class SheetController {
             @ModelAttribute SheetForm form,
             Model model,
             HttpServletResponse response,
-            RedirectAttributes flash) {
+            RedirectAttributes flash,
+            Actor actor) {
         Offering offering = known(id);
         Map<String, String> problems = form.problems();
         if (!problems.isEmpty()) {
             return again(model, response, HttpStatus.UNPROCESSABLE_CONTENT, offering, form, problems);
         }
-        Saved saved = commands.save(id, form);
+        Saved saved = commands.save(id, form, actor);
         if (saved == Saved.OVERTAKEN) {
             model.addAttribute("overtaken", true);
             return again(model, response, HttpStatus.CONFLICT, offering, form, Map.of());
@@ -148,7 +153,8 @@ class SheetController {
             @PathVariable long id,
             @RequestParam OfferingStatus to,
             @RequestParam(defaultValue = "false") boolean anyway,
-            RedirectAttributes flash) {
+            RedirectAttributes flash,
+            Actor actor) {
         Offering offering = known(id);
         List<Finding> findings = to == OfferingStatus.PUBLISHED
                 ? readiness.of(offering, queries.sessionsOf(id), clock.instant())
@@ -163,7 +169,7 @@ class SheetController {
                             .map(f -> ReadinessView.note(f, offering.zone()))
                             .toList());
         } else {
-            commands.turn(id, to);
+            commands.turn(id, to, actor);
             flash.addFlashAttribute("said", saidOf(to));
         }
         return to(id);
@@ -186,10 +192,12 @@ class SheetController {
             @PathVariable long id,
             @RequestParam(defaultValue = "") String title,
             @RequestParam Copy as,
-            RedirectAttributes flash) {
+            RedirectAttributes flash,
+            Actor actor) {
         Offering offering = known(id);
         String otherwise = as == Copy.PATTERN ? offering.title() + " pattern" : offering.title() + " again";
-        long copy = commands.copy(id, named(title, named(otherwise, "")), as).orElseThrow();
+        long copy =
+                commands.copy(id, named(title, named(otherwise, "")), as, actor).orElseThrow();
         flash.addFlashAttribute(
                 "said",
                 as == Copy.PATTERN
@@ -200,18 +208,19 @@ class SheetController {
 
     /** Asks as well what is asked on another offering. */
     @PostMapping("/desk/offerings/{id}/questions")
-    String takeQuestions(@PathVariable long id, @RequestParam(defaultValue = "0") long from, RedirectAttributes flash) {
+    String takeQuestions(
+            @PathVariable long id, @RequestParam(defaultValue = "0") long from, RedirectAttributes flash, Actor actor) {
         known(id);
         known(from);
-        commands.takeQuestions(from, id);
+        commands.takeQuestions(from, id, actor);
         flash.addFlashAttribute("said", "The questions are on this sheet now, at its end.");
         return to(id) + "#intake";
     }
 
     @PostMapping("/desk/offerings/{id}/discard")
-    String discard(@PathVariable long id, RedirectAttributes flash) {
+    String discard(@PathVariable long id, RedirectAttributes flash, Actor actor) {
         Offering offering = known(id);
-        if (commands.discard(id)) {
+        if (commands.discard(id, actor)) {
             flash.addFlashAttribute("said", "“" + offering.title() + "” is discarded.");
             return "redirect:/desk/programme";
         }
@@ -220,11 +229,15 @@ class SheetController {
     }
 
     @PostMapping("/desk/offerings/{id}/picture")
-    String picture(@PathVariable long id, @RequestParam(required = false) MultipartFile file, RedirectAttributes flash)
+    String picture(
+            @PathVariable long id,
+            @RequestParam(required = false) MultipartFile file,
+            RedirectAttributes flash,
+            Actor actor)
             throws IOException {
         known(id);
         if (file == null || file.isEmpty()) {
-            commands.setPicture(id, "");
+            commands.setPicture(id, "", actor);
             flash.addFlashAttribute("said", "No picture now.");
             return to(id) + "#picture";
         }
@@ -232,7 +245,7 @@ class SheetController {
                 file.getSize() > Pictures.LARGEST_FILE ? Optional.empty() : Pictures.photograph(file.getBytes());
         fresh.ifPresentOrElse(
                 picture -> {
-                    commands.setPicture(id, pictures.keep(picture));
+                    commands.setPicture(id, pictures.keep(picture, actor), actor);
                     flash.addFlashAttribute("said", "Picture kept.");
                 },
                 () -> flash.addFlashAttribute(

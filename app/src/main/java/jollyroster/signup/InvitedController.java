@@ -12,11 +12,12 @@ import jollyroster.core.intake.Contact;
 import jollyroster.core.intake.Text;
 import jollyroster.guests.GuestCommands;
 import jollyroster.guests.GuestQueries;
+import jollyroster.platform.Actor;
 import jollyroster.platform.PersonalLinks;
 import jollyroster.programme.Offering;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.seating.Registration;
-import jollyroster.seating.RosterQueries;
+import jollyroster.seating.RegistrationQueries;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -32,7 +33,7 @@ class InvitedController {
 
     private static final int LONGEST_WORDS = 600;
     private final ProgrammeQueries programme;
-    private final RosterQueries roster;
+    private final RegistrationQueries roster;
     private final GuestCommands guests;
     private final GuestQueries guestList;
     private final OfferingPages pages;
@@ -40,7 +41,7 @@ class InvitedController {
 
     InvitedController(
             ProgrammeQueries programme,
-            RosterQueries roster,
+            RegistrationQueries roster,
             GuestCommands guests,
             GuestQueries guestList,
             OfferingPages pages,
@@ -69,7 +70,8 @@ class InvitedController {
             @RequestParam(defaultValue = "") String name,
             @RequestParam(defaultValue = "") String email,
             @RequestParam(defaultValue = "") String words,
-            HttpServletRequest request) {
+            HttpServletRequest request,
+            Actor actor) {
         Offering offering = shown(slug);
         ZoneId visitor = Visitor.zone(request, offering.zone());
         Optional<String> who = Contact.fullName(name);
@@ -77,7 +79,7 @@ class InvitedController {
         boolean good = who.isPresent() && address.isPresent();
         if (good) {
             String said = Text.oneLine(words.substring(0, Math.min(words.length(), LONGEST_WORDS)));
-            guests.ask(offering.id(), new GuestCommands.Guest(who.get(), address.get()), said);
+            guests.ask(offering.id(), new GuestCommands.Guest(who.get(), address.get()), said, actor);
         }
         RegistrationForm form = RegistrationForm.blank("", visitor.getId(), "");
         ModelAndView page = page(

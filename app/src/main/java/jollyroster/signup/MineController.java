@@ -13,12 +13,13 @@ import jollyroster.core.door.LinkTokens.Purpose;
 import jollyroster.core.intake.Contact;
 import jollyroster.people.LookupCommands;
 import jollyroster.people.PersonQueries;
+import jollyroster.platform.Actor;
 import jollyroster.platform.PersonalLinks;
 import jollyroster.platform.Times;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Session;
 import jollyroster.seating.Registration;
-import jollyroster.seating.RosterQueries;
+import jollyroster.seating.RegistrationQueries;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -31,7 +32,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 @Controller
 class MineController {
 
-    private final RosterQueries roster;
+    private final RegistrationQueries roster;
     private final LookupCommands lookup;
     private final PersonQueries people;
     private final ProgrammeQueries programme;
@@ -39,7 +40,7 @@ class MineController {
     private final Clock clock;
 
     MineController(
-            RosterQueries roster,
+            RegistrationQueries roster,
             LookupCommands lookup,
             PersonQueries people,
             ProgrammeQueries programme,
@@ -63,13 +64,13 @@ class MineController {
     }
 
     @PostMapping("/mine")
-    String send(@RequestParam(defaultValue = "") String email, Model model, HttpServletResponse response) {
+    String send(@RequestParam(defaultValue = "") String email, Model model, HttpServletResponse response, Actor actor) {
         Optional<String> address = Contact.email(email);
         if (address.isEmpty()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
             model.addAttribute("problem", "This is not an e-mail address.");
         } else {
-            lookup.sendLink(address.get());
+            lookup.sendLink(address.get(), actor);
             model.addAttribute("sent", address.get());
         }
         model.addAttribute("email", email.substring(0, Math.min(email.length(), 254)));

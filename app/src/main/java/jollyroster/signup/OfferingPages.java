@@ -14,7 +14,7 @@ import jollyroster.programme.Offering;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.SeatCounts.SeatCount;
 import jollyroster.programme.Session;
-import jollyroster.seating.RosterQueries;
+import jollyroster.seating.RegistrationQueries;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.ModelAndView;
@@ -26,7 +26,7 @@ class OfferingPages {
     private final GivenQueries given;
     private final ProgrammeQueries programme;
     private final HostQueries hosts;
-    private final RosterQueries roster;
+    private final RegistrationQueries roster;
     private static final int MOST_SHOWN = 60;
     private final GuestQueries guests;
     private final OrganisationQueries organisation;
@@ -36,7 +36,7 @@ class OfferingPages {
             GivenQueries given,
             ProgrammeQueries programme,
             HostQueries hosts,
-            RosterQueries roster,
+            RegistrationQueries roster,
             GuestQueries guests,
             OrganisationQueries organisation,
             Clock clock) {

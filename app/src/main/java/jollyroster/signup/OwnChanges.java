@@ -18,7 +18,7 @@ import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Session;
 import jollyroster.seating.AmendCommands.Wish;
 import jollyroster.seating.Registration;
-import jollyroster.seating.RosterQueries;
+import jollyroster.seating.RegistrationQueries;
 import jollyroster.seating.SwapQueries;
 import org.springframework.stereotype.Component;
 
@@ -28,14 +28,14 @@ class OwnChanges {
 
     private final GivenQueries given;
     private final ProgrammeQueries programme;
-    private final RosterQueries roster;
+    private final RegistrationQueries roster;
     private final SwapQueries swaps;
     private final OrganisationQueries organisation;
 
     OwnChanges(
             GivenQueries given,
             ProgrammeQueries programme,
-            RosterQueries roster,
+            RegistrationQueries roster,
             SwapQueries swaps,
             OrganisationQueries organisation) {
         this.given = given;

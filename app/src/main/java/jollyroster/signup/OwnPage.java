@@ -24,7 +24,7 @@ import jollyroster.programme.Session;
 import jollyroster.programme.Venue;
 import jollyroster.roster.FillQueries;
 import jollyroster.seating.Registration;
-import jollyroster.seating.RosterQueries;
+import jollyroster.seating.RegistrationQueries;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.ModelAndView;
@@ -38,7 +38,7 @@ class OwnPage {
     static final String JUST_REGISTERED = "confirmed";
 
     private final GivenQueries given;
-    private final RosterQueries roster;
+    private final RegistrationQueries roster;
     private final FillQueries fill;
     private final ProgrammeQueries programme;
     private final OwnChanges changes;
@@ -47,7 +47,7 @@ class OwnPage {
 
     OwnPage(
             GivenQueries given,
-            RosterQueries roster,
+            RegistrationQueries roster,
             FillQueries fill,
             ProgrammeQueries programme,
             OwnChanges changes,

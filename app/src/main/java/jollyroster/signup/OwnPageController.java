@@ -17,11 +17,11 @@ import jollyroster.platform.Times;
 import jollyroster.programme.SignUpRules;
 import jollyroster.seating.AmendCommands;
 import jollyroster.seating.AmendCommands.Amended;
+import jollyroster.seating.ChangeSeatCommands;
+import jollyroster.seating.HoldCommands;
 import jollyroster.seating.Registering;
 import jollyroster.seating.Registration;
-import jollyroster.seating.RosterCommands;
 import jollyroster.seating.SwapCommands;
-import jollyroster.seating.WaitlistCommands;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
@@ -40,8 +40,8 @@ class OwnPageController {
     private static final int LONGEST_CODE = 20;
     private final OwnPage ownPage;
     private final OwnChanges changes;
-    private final RosterCommands commands;
-    private final WaitlistCommands waitlist;
+    private final ChangeSeatCommands changeSeat;
+    private final HoldCommands holds;
     private final AmendCommands amend;
     private final ReplyCommands replies;
     private final SwapCommands swaps;
@@ -51,8 +51,8 @@ class OwnPageController {
     OwnPageController(
             OwnPage ownPage,
             OwnChanges changes,
-            RosterCommands commands,
-            WaitlistCommands waitlist,
+            ChangeSeatCommands changeSeat,
+            HoldCommands holds,
             AmendCommands amend,
             ReplyCommands replies,
             SwapCommands swaps,
@@ -60,8 +60,8 @@ class OwnPageController {
             MailedCodes codes) {
         this.ownPage = ownPage;
         this.changes = changes;
-        this.commands = commands;
-        this.waitlist = waitlist;
+        this.changeSeat = changeSeat;
+        this.holds = holds;
         this.amend = amend;
         this.replies = replies;
         this.swaps = swaps;
@@ -114,20 +114,20 @@ class OwnPageController {
     ModelAndView cancel(@PathVariable String token, @RequestParam(defaultValue = "") String why) {
         String reason = Text.oneLine(why.substring(0, Math.min(why.length(), LONGEST_REASON)));
         Optional<OwnPage.Found> found = ownPage.find(token);
-        found.ifPresent(
-                f -> commands.cancel(f.registration().id(), f.registration().name(), reason));
+        found.ifPresent(f -> changeSeat.cancel(
+                f.registration().id(), reason, f.registration().self()));
         return found.isPresent() ? new ModelAndView("redirect:/my/" + token) : unknown();
     }
 
     /** Takes the seats that are offered. */
     @PostMapping("/my/{token}/accept")
     ModelAndView accept(@PathVariable String token) {
-        return then(token, r -> waitlist.accept(r.id(), r.name()));
+        return then(token, r -> holds.accept(r.id(), r.self()));
     }
 
     @PostMapping("/my/{token}/decline")
     ModelAndView decline(@PathVariable String token) {
-        return then(token, r -> waitlist.decline(r.id(), r.name()));
+        return then(token, r -> holds.decline(r.id(), r.self()));
     }
 
     /** Changes the answer to an invitation. */
@@ -136,7 +136,11 @@ class OwnPageController {
         return then(
                 token,
                 r -> Reply.of(reply)
-                        .map(answer -> replies.change(r.id(), answer) instanceof Registering.Done
+                        .map(answer -> replies.change(
+                                                new ReplyCommands.Registered(r.id(), r.session(), r.name()),
+                                                answer,
+                                                r.self())
+                                        instanceof Registering.Done
                                 ? OwnWords.Said.ANSWERED
                                 : OwnWords.Said.NOT_ANSWERED)
                         .orElse(OwnWords.Said.NOT_ANSWERED));
@@ -145,7 +149,7 @@ class OwnPageController {
     /** Moves to another date of the same offering; both or neither. */
     @PostMapping("/my/{token}/move")
     ModelAndView move(@PathVariable String token, @RequestParam(defaultValue = "0") long to) {
-        return then(token, r -> commands.move(r.id(), to, r.name()));
+        return then(token, r -> changeSeat.move(r.id(), to, r.self()));
     }
 
     /** Changes who comes along and what was answered. */
@@ -161,9 +165,9 @@ class OwnPageController {
             return again(found.get(), form, checked.problems(), HttpStatus.UNPROCESSABLE_CONTENT);
         }
         Registration r = found.get().registration();
-        Amended came = amend.amend(r.id(), checked.wish(), r.name());
-        return came instanceof Amended.Done
-                ? back(token, OwnWords.Said.AMENDED)
+        Amended came = amend.amend(r.id(), checked.wish(), r.self());
+        return came instanceof Amended.Done done
+                ? back(token, done.toPay() ? OwnWords.Said.AMENDED_TO_PAY : OwnWords.Said.AMENDED)
                 : again(found.get(), form, Map.of("party", OwnWords.of(came)), HttpStatus.CONFLICT);
     }
 
@@ -180,8 +184,8 @@ class OwnPageController {
             @RequestParam(defaultValue = "") String zone,
             @RequestParam(defaultValue = "false") boolean reminded) {
         return then(token, r -> {
-            Times.zone(zone).filter(z -> !z.equals(r.zone())).ifPresent(z -> amend.setZone(r.id(), z));
-            amend.setReminded(r.id(), reminded);
+            Times.zone(zone).filter(z -> !z.equals(r.zone())).ifPresent(z -> amend.setZone(r.id(), z, r.self()));
+            amend.setReminded(r.id(), reminded, r.self());
             return OwnWords.Said.WISHES_KEPT;
         });
     }
@@ -194,28 +198,29 @@ class OwnPageController {
             @RequestParam(defaultValue = "") String with) {
         return then(token, r -> {
             Optional<String> address = with.isBlank() ? Optional.of("") : Contact.email(with);
-            return address.map(a -> swaps.offer(r.id(), wanted, a, r.name())).orElse(SwapCommands.Swapped.NOBODY);
+            return address.map(a -> swaps.offer(r.id(), wanted, a, r.self())).orElse(SwapCommands.Swapped.NOBODY);
         });
     }
 
     @PostMapping("/my/{token}/swap/withdraw")
     ModelAndView withdrawSwap(@PathVariable String token) {
         return then(token, r -> {
-            swaps.withdraw(r.id());
+            swaps.withdraw(r.id(), r.self());
             return OwnWords.Said.SWAP_WITHDRAWN;
         });
     }
 
     @PostMapping("/my/{token}/swap/agree")
     ModelAndView agreeToSwap(@PathVariable String token, @RequestParam(defaultValue = "0") long offer) {
-        return then(token, r -> swaps.agree(offer, r.id(), r.name()));
+        return then(token, r -> swaps.agree(offer, r.id(), r.self()));
     }
 
     /** Unsubscribing with one click from a mail program (RFC 8058): no more reminders, the seat stays. */
     @PostMapping("/my/{token}/no-reminders")
     ResponseEntity<Void> noReminders(@PathVariable String token) {
         Optional<OwnPage.Found> found = ownPage.find(token);
-        found.ifPresent(f -> amend.setReminded(f.registration().id(), false));
+        found.ifPresent(f ->
+                amend.setReminded(f.registration().id(), false, f.registration().self()));
         return found.isPresent()
                 ? ResponseEntity.noContent().build()
                 : ResponseEntity.notFound().build();
@@ -258,8 +263,8 @@ class OwnPageController {
     private ModelAndView confirmed(OwnPage.Found found) {
         Registration r = found.registration();
         Link link = new Link(r.id(), r.generation());
-        WaitlistCommands.Replied replied = waitlist.confirm(r.id());
-        return replied == WaitlistCommands.Replied.SEATED
+        HoldCommands.Replied replied = holds.confirm(r.id(), r.self());
+        return replied == HoldCommands.Replied.SEATED
                 ? ownPage.confirmation(link)
                 : back(links.issue(Purpose.OWN_PAGE, link), replied);
     }

@@ -4,9 +4,9 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import jollyroster.seating.AmendCommands.Amended;
-import jollyroster.seating.RosterCommands.Moved;
+import jollyroster.seating.ChangeSeatCommands.Moved;
+import jollyroster.seating.HoldCommands.Replied;
 import jollyroster.seating.SwapCommands.Swapped;
-import jollyroster.seating.WaitlistCommands.Replied;
 
 /** What came of something a person did on their own page, in words. */
 final class OwnWords {
@@ -14,6 +14,7 @@ final class OwnWords {
     /** What is said of things that cannot fail. */
     enum Said {
         AMENDED,
+        AMENDED_TO_PAY,
         ANSWERED,
         NOT_ANSWERED,
         WISHES_KEPT,
@@ -26,10 +27,16 @@ final class OwnWords {
     private static final Map<String, Word> WORDS = Map.ofEntries(
             good(Moved.DONE, "Your date is changed. We have written to you."),
             bad(Moved.NO_SEATS, "That date has filled up meanwhile. You keep the date you have."),
+            bad(
+                    Moved.TOO_LATE,
+                    "Changes are no longer possible; please ask the organiser. You keep the date you have."),
             bad(Moved.NOT_OPEN, "That date is closed for registration. You keep the date you have."),
             bad(Moved.NOT_POSSIBLE, "That change is not possible. You keep the date you have."),
             good(Replied.SEATED, "The seats are yours. We have written to you."),
             good(Replied.TO_PAY, "The seats are held for you; they are yours once they are paid for."),
+            good(
+                    Replied.TO_CONFIRM,
+                    "The seats are held for you. Follow the link we have just mailed you, and they are yours."),
             bad(Replied.TOO_LATE, "The time had run out; the seats are offered to others now."),
             bad(Replied.OUTRUN, "Somebody else was a moment faster. You keep your place in line."),
             bad(Replied.NOTHING_OFFERED, "Nothing is offered to you at the moment."),
@@ -40,6 +47,9 @@ final class OwnWords {
             bad(Swapped.NOT_POSSIBLE, "That swap is no longer possible. You keep the date you have."),
             good(Said.ANSWERED, "Your answer is noted. We have written to you."),
             bad(Said.NOT_ANSWERED, "That answer could not be taken: it is too late, or there is no room."),
+            good(
+                    Said.AMENDED_TO_PAY,
+                    "Your changes are kept. The seats are held until those that came along are paid for."),
             good(Said.AMENDED, "Your changes are kept."),
             good(Said.WISHES_KEPT, "Kept."),
             bad(MailedCodes.Tried.WRONG, "That is not the code of the letter. Please look again."),

@@ -17,6 +17,7 @@ import jollyroster.core.door.LinkTokens.Purpose;
 import jollyroster.core.intake.Intake.Slot;
 import jollyroster.guests.Reply;
 import jollyroster.guests.ReplyCommands;
+import jollyroster.platform.Actor;
 import jollyroster.platform.OrganisationQueries;
 import jollyroster.platform.PersonalLinks;
 import jollyroster.platform.Times;
@@ -27,8 +28,8 @@ import jollyroster.programme.SeatCounts.SeatCount;
 import jollyroster.programme.Session;
 import jollyroster.seating.Application;
 import jollyroster.seating.Registering;
-import jollyroster.seating.RosterCommands;
-import jollyroster.seating.RosterQueries;
+import jollyroster.seating.RegistrationCommands;
+import jollyroster.seating.RegistrationQueries;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -44,8 +45,8 @@ import org.springframework.web.servlet.ModelAndView;
 class PublicController {
 
     private final ProgrammeQueries programme;
-    private final RosterQueries roster;
-    private final RosterCommands commands;
+    private final RegistrationQueries roster;
+    private final RegistrationCommands commands;
     private final ReplyCommands replies;
     private final PersonalLinks links;
     private final OfferingPages pages;
@@ -55,8 +56,8 @@ class PublicController {
 
     PublicController(
             ProgrammeQueries programme,
-            RosterQueries roster,
-            RosterCommands commands,
+            RegistrationQueries roster,
+            RegistrationCommands commands,
             ReplyCommands replies,
             PersonalLinks links,
             OfferingPages pages,
@@ -220,8 +221,8 @@ class PublicController {
     private Registering take(Offering offering, Application asked, RegistrationForm form) {
         Optional<Link> invitation = links.read(Purpose.RSVP, form.invited());
         return offering.signUp().rsvp()
-                ? replies.answer(asked, Reply.of(form.reply()).orElseThrow(), invitation)
-                : commands.register(asked, invitation);
+                ? replies.answer(asked, Reply.of(form.reply()).orElseThrow(), invitation, Actor.visitor(asked.name()))
+                : commands.register(asked, invitation, Actor.visitor(asked.name()));
     }
 
     private static String fieldOf(RanOut ranOut, List<AskedQuestion> questions) {
@@ -271,7 +272,9 @@ class PublicController {
         return switch (reason) {
             case NO_SUCH_SESSION -> "This date is not on offer here.";
             case INVITED_ONLY -> "This is by invitation only, with the link and the address of the invitation.";
-            case NOT_OPEN -> "Registration for this date is closed.";
+            case NOT_OPEN, NOT_POSSIBLE -> "Registration for this date is closed.";
+            case ENDED_BY_TEAM ->
+                "The organiser has cancelled this registration. Please ask them if you would like to come after all.";
             case ALREADY_STARTED -> "This date has passed or is under way.";
             case PARTY_TOO_LARGE -> RegistrationForm.partyTooLarge(offering);
             case LARGER_THAN_SESSION -> "This date has fewer seats than your party needs.";

@@ -6,10 +6,11 @@ import java.time.Clock;
 import java.util.Optional;
 import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.outbox.OutboxCommands;
+import jollyroster.platform.Actor;
 import jollyroster.platform.Organisation;
 import jollyroster.platform.OrganisationCommands;
-import jollyroster.platform.Permissions;
 import jollyroster.platform.PersonalLinks;
+import jollyroster.platform.Role;
 import jollyroster.platform.Writes;
 import jollyroster.platform.tables.tables.records.AccountRecord;
 import org.jooq.exception.IntegrityConstraintViolationException;
@@ -26,7 +27,6 @@ public class AccountCommands {
     private final OutboxCommands outbox;
     private final PersonalLinks links;
     private final PasswordEncoder passwords;
-    private final Permissions permissions;
     private final Clock clock;
 
     AccountCommands(
@@ -35,14 +35,12 @@ public class AccountCommands {
             OutboxCommands outbox,
             PersonalLinks links,
             PasswordEncoder passwords,
-            Permissions permissions,
             Clock clock) {
         this.writes = writes;
         this.organisations = organisations;
         this.outbox = outbox;
         this.links = links;
         this.passwords = passwords;
-        this.permissions = permissions;
         this.clock = clock;
     }
 
@@ -53,7 +51,7 @@ public class AccountCommands {
      * @return false, with nothing changed, when there is an account already
      */
     @Transactional
-    public boolean setUpFirst(Organisation organisation, String name, String email, String password) {
+    public boolean setUpFirst(Organisation organisation, String name, String email, String password, Actor actor) {
         if (writes.sql().fetchExists(ACCOUNT)) {
             return false;
         }
@@ -69,8 +67,8 @@ public class AccountCommands {
      * @return its number
      */
     @Transactional
-    public long add(String name, String email, String passwordHash, Role role) {
-        permissions.requireOrganiser();
+    public long add(String name, String email, String passwordHash, Role role, Actor actor) {
+        actor.requireOrganiser();
         return insert(name, email, passwordHash, role);
     }
 
@@ -95,11 +93,11 @@ public class AccountCommands {
      * @return empty, with nothing changed, when the address belongs to a member already
      */
     @Transactional
-    public Optional<Long> invite(String name, String email, Role role) {
-        permissions.requireOrganiser();
+    public Optional<Long> invite(String name, String email, Role role, Actor actor) {
+        actor.requireOrganiser();
         try {
             long id = insert(name, email, "", role);
-            sendInvitation(id, name, email, 1);
+            sendInvitation(id, name, email, 1, actor);
             return Optional.of(id);
         } catch (IntegrityConstraintViolationException addressTaken) {
             return Optional.empty();
@@ -108,24 +106,24 @@ public class AccountCommands {
 
     /** Sends the invitation again, with a new link; the old one no longer works. Not to members who have joined. */
     @Transactional
-    public boolean inviteAgain(long id) {
-        permissions.requireOrganiser();
+    public boolean inviteAgain(long id, Actor actor) {
+        actor.requireOrganiser();
         Optional<AccountRecord> row = row(id).filter(r -> r.getPasswordHash().isEmpty());
         row.ifPresent(r -> {
             r.setGeneration(r.getGeneration() + 1);
             r.store();
-            sendInvitation(id, r.getName(), r.getEmail(), r.getGeneration());
+            sendInvitation(id, r.getName(), r.getEmail(), r.getGeneration(), actor);
         });
         return row.isPresent();
     }
 
-    private void sendInvitation(long id, String name, String email, int generation) {
+    private void sendInvitation(long id, String name, String email, int generation, Actor actor) {
         String link = links.invitation(new Link(id, generation));
         outbox.letter(
                 "invitation-" + id + "-" + generation,
                 email,
                 "Join the team",
-                "Hello " + name + ",\n\n" + permissions.actor()
+                "Hello " + name + ",\n\n" + actor
                         + " would like to have you on the team. Choose a password here:\n\n<" + link
                         + ">\n\nThe link is yours alone; please do not pass it on.\n",
                 clock.instant());
@@ -142,7 +140,7 @@ public class AccountCommands {
      * @return false, with nothing changed, when it was accepted or sent anew since
      */
     @Transactional
-    public boolean accept(Link invitation, String password) {
+    public boolean accept(Link invitation, String password, Actor actor) {
         Optional<AccountRecord> row = row(invitation.id())
                 .filter(r -> r.getGeneration() == invitation.generation()
                         && r.getPasswordHash().isEmpty()
@@ -165,8 +163,8 @@ public class AccountCommands {
 
     /** Gives a member another role, or lets them sign in no longer. Takes effect at their next page. */
     @Transactional
-    public Changed change(long id, Role role, boolean active) {
-        permissions.requireOrganiser();
+    public Changed change(long id, Role role, boolean active, Actor actor) {
+        actor.requireOrganiser();
         Optional<AccountRecord> row = row(id);
         if (row.isEmpty()) {
             return Changed.UNKNOWN;

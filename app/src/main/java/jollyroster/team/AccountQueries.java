@@ -6,6 +6,7 @@ import java.util.Locale;
 import jollyroster.platform.Member;
 import jollyroster.platform.Reads;
 import jollyroster.platform.Remembered;
+import jollyroster.platform.Role;
 import jollyroster.platform.TableChanges;
 import org.springframework.security.core.userdetails.UserDetails;
 import org.springframework.security.core.userdetails.UserDetailsService;
@@ -39,7 +40,7 @@ class AccountQueries implements UserDetailsService {
                         account.getName(),
                         account.getEmail(),
                         account.getPasswordHash(),
-                        account.getRole(),
+                        Role.valueOf(account.getRole()),
                         account.getIsActive()))
                 .orElseThrow(() -> new UsernameNotFoundException("No such account"));
     }
@@ -48,8 +49,7 @@ class AccountQueries implements UserDetailsService {
 
     /** Whether a member who signed in earlier is still what they were then. */
     boolean isStill(Member member) {
-        String role = member.getAuthorities().iterator().next().getAuthority();
-        return still.get(new Claim(member.id(), role.substring("ROLE_".length())), this::holds);
+        return still.get(new Claim(member.id(), member.role().name()), this::holds);
     }
 
     private boolean holds(Claim claim) {

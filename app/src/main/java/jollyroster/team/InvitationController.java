@@ -4,6 +4,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.util.Optional;
 import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.core.door.LinkTokens.Purpose;
+import jollyroster.platform.Actor;
 import jollyroster.platform.PersonalLinks;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
@@ -56,13 +57,14 @@ class InvitationController {
             @PathVariable String token,
             @RequestParam(defaultValue = "") String password,
             Model model,
-            HttpServletResponse response) {
+            HttpServletResponse response,
+            Actor actor) {
         if (!Passwords.isFit(password)) {
             response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
             return page(token, model, response, Passwords.RULE);
         }
         Optional<Link> link = links.read(Purpose.INVITATION, token);
-        if (link.isEmpty() || !commands.accept(link.get(), password)) {
+        if (link.isEmpty() || !commands.accept(link.get(), password, actor)) {
             response.setStatus(HttpStatus.NOT_FOUND.value());
             return "door/unknown";
         }

@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.TreeSet;
 import jollyroster.core.intake.Contact;
 import jollyroster.core.intake.Text;
+import jollyroster.platform.Actor;
 import jollyroster.platform.Organisation;
 import jollyroster.platform.Times;
 import org.slf4j.Logger;
@@ -92,7 +93,8 @@ class SignInController {
             @ModelAttribute("welcome") Welcome welcome,
             Model model,
             HttpServletRequest request,
-            HttpServletResponse response) {
+            HttpServletResponse response,
+            Actor actor) {
         requireThisMachine(request);
         Map<String, String> problems = welcome.problems();
         if (!problems.isEmpty()) {
@@ -101,7 +103,7 @@ class SignInController {
         }
         Optional<String> email = Contact.email(welcome.email());
         boolean first = commands.setUpFirst(
-                welcome.toOrganisation(), Text.oneLine(welcome.name()), email.orElseThrow(), welcome.password());
+                welcome.toOrganisation(), Text.oneLine(welcome.name()), email.orElseThrow(), welcome.password(), actor);
         if (first) {
             LOG.info("The first organiser account was made.");
         }

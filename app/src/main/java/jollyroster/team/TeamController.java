@@ -2,8 +2,10 @@ package jollyroster.team;
 
 import java.util.Optional;
 import jollyroster.core.intake.Contact;
+import jollyroster.platform.Actor;
 import jollyroster.platform.DeskPage;
-import jollyroster.platform.Permissions;
+import jollyroster.platform.Role;
+import jollyroster.platform.SignedIn;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -17,19 +19,19 @@ class TeamController {
 
     private final TeamQueries queries;
     private final AccountCommands commands;
-    private final Permissions permissions;
+    private final SignedIn signedIn;
 
-    TeamController(TeamQueries queries, AccountCommands commands, Permissions permissions) {
+    TeamController(TeamQueries queries, AccountCommands commands, SignedIn signedIn) {
         this.queries = queries;
         this.commands = commands;
-        this.permissions = permissions;
+        this.signedIn = signedIn;
     }
 
     @GetMapping("/desk/setup/team")
     String team(Model model) {
         model.addAttribute("team", queries.members());
         model.addAttribute("roles", Role.values());
-        model.addAttribute("me", permissions.member().map(m -> m.id()).orElse(0L));
+        model.addAttribute("me", signedIn.member().map(m -> m.id()).orElse(0L));
         return "team/team";
     }
 
@@ -38,12 +40,13 @@ class TeamController {
             @RequestParam(defaultValue = "") String name,
             @RequestParam(defaultValue = "") String email,
             @RequestParam(defaultValue = "HOST") Role role,
-            RedirectAttributes flash) {
+            RedirectAttributes flash,
+            Actor actor) {
         Optional<String> who = Contact.name(name);
         Optional<String> where = Contact.email(email);
         if (who.isEmpty() || where.isEmpty()) {
             flash.addFlashAttribute("warned", "Nobody was invited: a name and an e-mail address are needed.");
-        } else if (commands.invite(who.get(), where.get(), role).isEmpty()) {
+        } else if (commands.invite(who.get(), where.get(), role, actor).isEmpty()) {
             flash.addFlashAttribute("warned", "Nobody was invited: that address is on the team already.");
         } else {
             flash.addFlashAttribute("said", who.get() + " is invited, and can be given sessions to lead from now on.");
@@ -56,8 +59,8 @@ class TeamController {
     }
 
     @PostMapping("/desk/setup/team/{id}/again")
-    String again(@PathVariable long id, RedirectAttributes flash) {
-        boolean sent = commands.inviteAgain(id);
+    String again(@PathVariable long id, RedirectAttributes flash, Actor actor) {
+        boolean sent = commands.inviteAgain(id, actor);
         flash.addFlashAttribute(
                 "said", sent ? "Invited again; the earlier link no longer works." : "They have joined.");
         return back();
@@ -68,8 +71,9 @@ class TeamController {
             @PathVariable long id,
             @RequestParam Role role,
             @RequestParam(defaultValue = "false") boolean active,
-            RedirectAttributes flash) {
-        AccountCommands.Changed changed = commands.change(id, role, active);
+            RedirectAttributes flash,
+            Actor actor) {
+        AccountCommands.Changed changed = commands.change(id, role, active, actor);
         boolean done = changed == AccountCommands.Changed.DONE;
         flash.addFlashAttribute(
                 done ? "said" : "warned", done ? "Changed." : "Not changed: somebody must stay who may do everything.");

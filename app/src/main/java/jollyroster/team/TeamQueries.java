@@ -5,6 +5,7 @@ import static jollyroster.platform.tables.Tables.ACCOUNT;
 import java.util.List;
 import java.util.Optional;
 import jollyroster.platform.Reads;
+import jollyroster.platform.Role;
 import org.jooq.Record;
 import org.springframework.stereotype.Component;
 

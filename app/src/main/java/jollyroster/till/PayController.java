@@ -3,10 +3,11 @@ package jollyroster.till;
 import java.util.Optional;
 import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.core.door.LinkTokens.Purpose;
+import jollyroster.platform.Actor;
 import jollyroster.platform.PersonalLinks;
 import jollyroster.platform.ServiceSignature;
 import jollyroster.seating.Registration;
-import jollyroster.seating.RosterQueries;
+import jollyroster.seating.RegistrationQueries;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
@@ -21,9 +22,10 @@ import tools.jackson.databind.json.JsonMapper;
 @Controller
 class PayController {
 
+    private static final Actor ACTOR = new Actor.Program("till");
     private final PaymentCommands payments;
     private final TillProvider till;
-    private final RosterQueries roster;
+    private final RegistrationQueries roster;
     private final PersonalLinks links;
     private final ServiceSignature signature;
     private final JsonMapper json;
@@ -31,7 +33,7 @@ class PayController {
     PayController(
             PaymentCommands payments,
             TillProvider till,
-            RosterQueries roster,
+            RegistrationQueries roster,
             PersonalLinks links,
             ServiceSignature signature,
             JsonMapper json) {
@@ -48,7 +50,7 @@ class PayController {
         Optional<Registration> found = links.read(Purpose.OWN_PAGE, token)
                 .flatMap(link -> roster.registration(link.id()).filter(r -> r.generation() == link.generation()));
         return "redirect:"
-                + found.flatMap(r -> payments.start(r)
+                + found.flatMap(r -> payments.start(r, r.self())
                                 .map(started -> till.open(
                                         started.reference(),
                                         started.what(),
@@ -73,7 +75,7 @@ class PayController {
             Report report = json.readValue(body, Report.class);
             boolean known = report.reference() != null
                     && report.outcome() != null
-                    && payments.settle(report.reference(), report.outcome());
+                    && payments.settle(report.reference(), report.outcome(), ACTOR);
             return known
                     ? ResponseEntity.noContent().build()
                     : ResponseEntity.badRequest().build();

@@ -9,13 +9,13 @@ import java.util.Base64;
 import java.util.Currency;
 import java.util.Optional;
 import jollyroster.core.prices.Price;
-import jollyroster.platform.Permissions;
+import jollyroster.platform.Actor;
 import jollyroster.platform.Writes;
 import jollyroster.platform.tables.tables.records.PaymentRecord;
 import jollyroster.programme.SessionCommands;
+import jollyroster.seating.HoldCommands;
+import jollyroster.seating.HoldCommands.Replied;
 import jollyroster.seating.Registration;
-import jollyroster.seating.WaitlistCommands;
-import jollyroster.seating.WaitlistCommands.Replied;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -26,16 +26,13 @@ public class PaymentCommands {
     private static final SecureRandom RANDOM = new SecureRandom();
     private final Writes writes;
     private final SessionCommands programme;
-    private final WaitlistCommands waitlist;
-    private final Permissions permissions;
+    private final HoldCommands holds;
     private final Clock clock;
 
-    PaymentCommands(
-            Writes writes, SessionCommands programme, WaitlistCommands waitlist, Permissions permissions, Clock clock) {
+    PaymentCommands(Writes writes, SessionCommands programme, HoldCommands holds, Clock clock) {
         this.writes = writes;
         this.programme = programme;
-        this.waitlist = waitlist;
-        this.permissions = permissions;
+        this.holds = holds;
         this.clock = clock;
     }
 
@@ -50,27 +47,31 @@ public class PaymentCommands {
 
     /** Starts paying for a registration, or goes on with what was started. @return empty when nothing is to be paid */
     @Transactional
-    public Optional<Started> start(Registration r) {
+    public Optional<Started> start(Registration r, Actor actor) {
+        actor.requireOver(r.id());
         var session = programme.session(r.session()).orElseThrow();
-        Price due = session.offering().signUp().price().times(r.party());
-        if (due.isFree() || !waitlist.mayPay(r.id())) {
+        int people = holds.due(r.id());
+        Price price = session.offering().signUp().price();
+        if (people == 0 || price.isFree()) {
             return Optional.empty();
         }
-        String reference = open(r.id(), due.minor()).orElseGet(() -> insert(r.id(), due));
+        Price due = price.times(people);
+        String reference = open(r.id(), people, due).orElseGet(() -> insert(r.id(), people, due));
         return Optional.of(new Started(reference, session.offering().title(), due));
     }
 
-    private Optional<String> open(long registration, long amount) {
+    private Optional<String> open(long registration, int people, Price due) {
         return writes.sql()
                 .select(PAYMENT.REFERENCE)
                 .from(PAYMENT)
                 .where(PAYMENT.REGISTRATION_ID.eq(registration))
                 .and(PAYMENT.STATE.eq("OPEN"))
-                .and(PAYMENT.AMOUNT_MINOR.eq((int) amount))
+                .and(PAYMENT.PEOPLE.eq(people))
+                .and(PAYMENT.AMOUNT_MINOR.eq((int) due.minor()))
                 .fetchOptional(PAYMENT.REFERENCE);
     }
 
-    private String insert(long registration, Price due) {
+    private String insert(long registration, int people, Price due) {
         byte[] random = new byte[18];
         RANDOM.nextBytes(random);
         String reference = Base64.getUrlEncoder().withoutPadding().encodeToString(random);
@@ -79,6 +80,7 @@ public class PaymentCommands {
                 .set(PAYMENT.REFERENCE, reference)
                 .set(PAYMENT.REGISTRATION_ID, registration)
                 .set(PAYMENT.AMOUNT_MINOR, (int) due.minor())
+                .set(PAYMENT.PEOPLE, people)
                 .set(PAYMENT.CURRENCY, due.currency().getCurrencyCode())
                 .set(PAYMENT.STATE, "OPEN")
                 .set(PAYMENT.STARTED_AT, clock.instant())
@@ -88,24 +90,28 @@ public class PaymentCommands {
 
     /** Settles a payment as the till reports. Money that comes when the seats are gone is owed back, and that is said. */
     @Transactional
-    public boolean settle(String reference, Outcome outcome) {
+    public boolean settle(String reference, Outcome outcome, Actor actor) {
+        actor.requireTeam();
         Optional<PaymentRecord> found = writes.sql()
                 .selectFrom(PAYMENT)
                 .where(PAYMENT.REFERENCE.eq(reference))
                 .fetchOptional();
         found.filter(p -> p.getState().equals("OPEN") || p.getState().equals("FAILED"))
-                .ifPresent(p -> settle(p, outcome, clock.instant()));
+                .ifPresent(p -> settle(p, outcome, actor, clock.instant()));
         return found.isPresent();
     }
 
-    private void settle(PaymentRecord payment, Outcome outcome, Instant now) {
+    private void settle(PaymentRecord payment, Outcome outcome, Actor actor, Instant now) {
         if (outcome == Outcome.FAILED) {
             state(payment, "FAILED", now);
             return;
         }
-        boolean seated =
-                waitlist.paid(payment.getRegistrationId(), amount(payment).inWords()) == Replied.SEATED;
-        state(payment, seated ? "PAID" : "REFUND_DUE", now);
+        Replied came = holds.paid(
+                payment.getRegistrationId(),
+                payment.getPeople(),
+                amount(payment).inWords(),
+                actor);
+        state(payment, came == Replied.TOO_LATE ? "REFUND_DUE" : "PAID", now);
     }
 
     private static void state(PaymentRecord payment, String state, Instant now) {
@@ -120,8 +126,8 @@ public class PaymentCommands {
 
     /** Notes that money was given back outside the program. */
     @Transactional
-    public void refunded(long payment) {
-        permissions.requireOrganiser();
+    public void refunded(long payment, Actor actor) {
+        actor.requireOrganiser();
         writes.sql()
                 .update(PAYMENT)
                 .set(PAYMENT.STATE, "REFUNDED")

@@ -6,7 +6,7 @@ import java.nio.file.Path;
 import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.core.seats.RegistrationState;
 import jollyroster.platform.PersonalLinks;
-import jollyroster.seating.RosterQueries;
+import jollyroster.seating.RegistrationQueries;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -23,7 +23,7 @@ class ScreenshotsTest {
     int port;
 
     @Autowired
-    RosterQueries roster;
+    RegistrationQueries roster;
 
     @Autowired
     PersonalLinks links;

@@ -17,8 +17,9 @@ import jollyroster.outbox.OutboxWorker;
 import jollyroster.programme.OfferingCommands;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.seating.Application;
-import jollyroster.seating.RosterCommands;
-import jollyroster.seating.RosterQueries;
+import jollyroster.seating.ChangeSeatCommands;
+import jollyroster.seating.RegistrationCommands;
+import jollyroster.seating.RegistrationQueries;
 import org.jsoup.nodes.Element;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -31,6 +32,9 @@ import org.springframework.boot.test.web.server.LocalServerPort;
 class TodayTest {
 
     @Autowired
+    ChangeSeatCommands changes;
+
+    @Autowired
     Saltmarrow saltmarrow;
 
     @Autowired
@@ -40,10 +44,10 @@ class TodayTest {
     OfferingCommands offerings;
 
     @Autowired
-    RosterCommands roster;
+    RegistrationCommands roster;
 
     @Autowired
-    RosterQueries registrations;
+    RegistrationQueries registrations;
 
     @Autowired
     GuestCommands guests;
@@ -88,18 +92,18 @@ class TodayTest {
 
     @Test
     void a_draft_says_what_it_lacks_and_is_quiet_once_discarded() {
-        long draft = offerings.draft("Engine care for gulls", Saltmarrow.HALIFAX);
+        long draft = offerings.draft("Engine care for gulls", Saltmarrow.HALIFAX, Saltmarrow.ORGANISER);
         assertThat(needs("Engine care for gulls")).hasSize(1).allSatisfy(this::leadsSomewhere);
-        offerings.discard(draft);
+        offerings.discard(draft, Saltmarrow.ORGANISER);
         assertThat(needs("Engine care for gulls")).isEmpty();
     }
 
     @Test
     void people_who_wait_are_named_until_there_are_seats() {
         Published at = saltmarrow.publish(seats(1));
-        roster.register(Saltmarrow.person(at.session(), "Wren Skerry", 1));
+        roster.register(Saltmarrow.person(at.session(), "Wren Skerry", 1), Saltmarrow.VISITOR);
         assertThat(needs(title(at) + ",")).noneMatch(li -> li.text().contains("wait"));
-        roster.register(Saltmarrow.person(at.session(), "Teo Vance", 1));
+        roster.register(Saltmarrow.person(at.session(), "Teo Vance", 1), Saltmarrow.VISITOR);
         assertThat(needs(title(at) + ",")).anySatisfy(li -> {
             assertThat(li.text()).contains("One person waits for the one seat.");
             leadsSomewhere(li);
@@ -111,10 +115,10 @@ class TodayTest {
     @Test
     void a_call_up_without_an_answer_is_there_with_its_time() {
         Published at = saltmarrow.publish(seats(1).callingUp());
-        roster.register(Saltmarrow.person(at.session(), "Wren Skerry", 1));
-        roster.register(Saltmarrow.person(at.session(), "Quill Strand", 1));
+        roster.register(Saltmarrow.person(at.session(), "Wren Skerry", 1), Saltmarrow.VISITOR);
+        roster.register(Saltmarrow.person(at.session(), "Quill Strand", 1), Saltmarrow.VISITOR);
         long seated = registrations.roster(at.session()).get(0).id();
-        roster.cancel(seated, "Wren Skerry", "");
+        changes.cancel(seated, "", Saltmarrow.self(seated));
         assertThat(needs("Quill Strand has not"))
                 .as("days before it must be answered")
                 .isEmpty();
@@ -142,7 +146,8 @@ class TodayTest {
         Published at = saltmarrow.publish(seats(3));
         assertThat(needs("failed")).isEmpty();
         roster.register(
-                Application.plain(at.session(), "Ambrose Netherby", "no-such-box@crew.example", 1, Saltmarrow.HALIFAX));
+                Application.plain(at.session(), "Ambrose Netherby", "no-such-box@crew.example", 1, Saltmarrow.HALIFAX),
+                Saltmarrow.VISITOR);
         worker.sendDue();
         assertThat(needs("One message failed")).hasSize(1).allSatisfy(this::leadsSomewhere);
     }
@@ -150,7 +155,11 @@ class TodayTest {
     @Test
     void who_asks_to_come_is_there_until_somebody_decides() {
         Published at = saltmarrow.publish(seats(3).invitedOnly());
-        guests.ask(at.offering(), new GuestCommands.Guest("Oriel Merrow", "oriel@today.example"), "");
+        guests.ask(
+                at.offering(),
+                new GuestCommands.Guest("Oriel Merrow", "oriel@today.example"),
+                "",
+                Saltmarrow.ORGANISER);
         assertThat(needs(title(at))).anySatisfy(li -> assertThat(li.text()).contains("asks to come"));
         String list = "/desk/offerings/" + at.offering() + "/guests";
         String decide = organiser.get(list).document().select(".asking form").attr("action");
@@ -161,7 +170,7 @@ class TodayTest {
     @Test
     void a_past_session_asks_who_was_there() {
         Published at = saltmarrow.publish(seats(3));
-        roster.register(Saltmarrow.person(at.session(), "Wren Skerry", 1));
+        roster.register(Saltmarrow.person(at.session(), "Wren Skerry", 1), Saltmarrow.VISITOR);
         clock.set(programme.session(at.session()).orElseThrow().end().plus(Duration.ofHours(2)));
         assertThat(needs(title(at))).anySatisfy(li -> {
             assertThat(li.text()).contains("Nobody is marked as having been there");

@@ -96,9 +96,9 @@ class GuestsOverHttpTest {
     @Test
     void invitations_go_out_once_and_only_when_the_links_lead_somewhere() {
         takeIn("kofi@list.example");
-        offerings.turn(at.offering(), OfferingStatus.CLOSED);
+        offerings.turn(at.offering(), OfferingStatus.CLOSED, Saltmarrow.ORGANISER);
         assertThat(said("/send", Map.of())).contains("publish the offering first");
-        offerings.turn(at.offering(), OfferingStatus.PUBLISHED);
+        offerings.turn(at.offering(), OfferingStatus.PUBLISHED, Saltmarrow.ORGANISER);
         assertThat(said("/send", Map.of())).isEqualTo("1 invitation is on its way.");
         assertThat(said("/send", Map.of())).isEqualTo("0 invitations are on their way.");
         String invitation = letterTo("kofi@list.example");

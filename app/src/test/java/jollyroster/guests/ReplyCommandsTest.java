@@ -26,8 +26,9 @@ import jollyroster.programme.QuestionForm;
 import jollyroster.programme.SheetForm;
 import jollyroster.seating.Application;
 import jollyroster.seating.Registering;
-import jollyroster.seating.RosterCommands;
-import jollyroster.seating.RosterQueries;
+import jollyroster.seating.Registration;
+import jollyroster.seating.RegistrationCommands;
+import jollyroster.seating.RegistrationQueries;
 import jollyroster.standin.TrayQueries;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -53,7 +54,7 @@ class ReplyCommandsTest {
     ReplyCommands replies;
 
     @Autowired
-    RosterCommands roster;
+    RegistrationCommands roster;
 
     @Autowired
     GuestCommands guests;
@@ -62,7 +63,7 @@ class ReplyCommandsTest {
     GuestQueries list;
 
     @Autowired
-    RosterQueries queries;
+    RegistrationQueries queries;
 
     @Autowired
     ProgrammeQueries programme;
@@ -109,7 +110,8 @@ class ReplyCommandsTest {
     }
 
     private Registering answer(Published at, String name, int party, Reply reply) {
-        return replies.answer(Saltmarrow.person(at.session(), name, party), reply, Optional.empty());
+        return replies.answer(
+                Saltmarrow.person(at.session(), name, party), reply, Optional.empty(), Saltmarrow.VISITOR);
     }
 
     private static long id(Registering came) {
@@ -118,6 +120,11 @@ class ReplyCommandsTest {
 
     private RegistrationState state(long id) {
         return queries.registration(id).orElseThrow().state();
+    }
+
+    private ReplyCommands.Registered who(long registration) {
+        Registration r = queries.registration(registration).orElseThrow();
+        return new ReplyCommands.Registered(r.id(), r.session(), r.name());
     }
 
     @Test
@@ -144,9 +151,9 @@ class ReplyCommandsTest {
         long first = id(answer(at, "Kofi Brannigan", 2, Reply.YES));
         long second = id(answer(at, "Anneke Strand", 1, Reply.YES));
         assertThat(state(second)).isEqualTo(RegistrationState.WAITLISTED);
-        assertThat(replies.change(first, Reply.NO)).isInstanceOf(Registering.Done.class);
+        assertThat(replies.change(who(first), Reply.NO, Saltmarrow.self(first))).isInstanceOf(Registering.Done.class);
         assertThat(state(second)).isEqualTo(RegistrationState.REGISTERED);
-        assertThat(((Registering.Done) replies.change(first, Reply.YES)).state())
+        assertThat(((Registering.Done) replies.change(who(first), Reply.YES, Saltmarrow.self(first))).state())
                 .isEqualTo(RegistrationState.WAITLISTED);
         assertThat(queries.placeInLine(queries.registration(first).orElseThrow()))
                 .isEqualTo(1);
@@ -157,24 +164,90 @@ class ReplyCommandsTest {
         Published at = saltmarrow.publish(party(2, ""));
         long id = id(answer(at, "Ilse Merrow", 1, Reply.YES));
         int letters = outbox.ofRegistration(id).size();
-        replies.change(id, Reply.YES);
+        replies.change(who(id), Reply.YES, Saltmarrow.self(id));
         assertThat(outbox.ofRegistration(id)).hasSize(letters);
         assertThat(logbook.ofRegistration(id)).hasSize(1);
+    }
+
+    @Test
+    void a_refused_larger_party_keeps_its_place_in_line_and_what_is_held_for_it() {
+        Published at = saltmarrow.publish(party(3, "").callingUp().inviting(new SheetForm.Inviting(true, true, "")));
+        guests.invite(
+                at.offering(),
+                List.of(new Guest("Oriel Saltonby", "oriel.saltonby@crew.example")),
+                Saltmarrow.ORGANISER);
+        Optional<Link> oriel = Optional.of(link(at, "oriel.saltonby@crew.example"));
+        long seated = id(answer(at, "Marisol Achterberg", 3, Reply.YES));
+        long first = id(replies.answer(
+                Saltmarrow.person(at.session(), "Oriel Saltonby", 2), Reply.YES, oriel, Saltmarrow.VISITOR));
+        clock.windOn(Duration.ofMinutes(1));
+        long second = id(answer(at, "Teo Quillfeather", 2, Reply.YES));
+
+        replies.change(who(seated), Reply.NO, Saltmarrow.self(seated));
+        assertThat(state(first)).isEqualTo(RegistrationState.CALLED_UP);
+        Optional<Instant> until =
+                queries.registration(first).orElseThrow().hold().until();
+        assertThat(replies.answer(
+                        Saltmarrow.person(at.session(), "Oriel Saltonby", 3), Reply.YES, oriel, Saltmarrow.VISITOR))
+                .isInstanceOf(Registering.Refused.class);
+        assertThat(state(first)).isEqualTo(RegistrationState.CALLED_UP);
+        assertThat(queries.registration(first).orElseThrow().hold().until())
+                .isPresent()
+                .isEqualTo(until);
+        assertThat(queries.registration(first).orElseThrow().party()).isEqualTo(2);
+        assertThat(replies.answer(
+                        Saltmarrow.person(at.session(), "Oriel Saltonby", 2), Reply.YES, oriel, Saltmarrow.VISITOR))
+                .isInstanceOf(Registering.Done.class);
+        assertThat(state(first)).isEqualTo(RegistrationState.REGISTERED);
+        assertThat(state(second)).isEqualTo(RegistrationState.WAITLISTED);
+    }
+
+    @Test
+    void an_invitation_speaks_for_one_invitee_of_one_offering_while_they_are_invited() {
+        Published at = saltmarrow.publish(party(4, ""));
+        Published other = saltmarrow.publish(party(4, ""));
+        long victim = id(answer(at, "Marisol Achterberg", 1, Reply.YES));
+        Application asVictim = Saltmarrow.person(at.session(), "Marisol Achterberg", 1);
+        guests.invite(
+                at.offering(), List.of(new Guest("Oriel Saltonby", "oriel@elsewhere.example")), Saltmarrow.ORGANISER);
+        guests.invite(
+                other.offering(),
+                List.of(new Guest("Marisol Achterberg", "marisol.achterberg@crew.example")),
+                Saltmarrow.ORGANISER);
+        Link somebody = link(at, "oriel@elsewhere.example");
+        Link elsewhere = link(other, "marisol.achterberg@crew.example");
+        for (Link link : List.of(somebody, elsewhere)) {
+            assertThat(replies.answer(asVictim, Reply.NO, Optional.of(link), Saltmarrow.VISITOR))
+                    .isInstanceOf(Registering.Already.class);
+        }
+        assertThat(state(victim)).isEqualTo(RegistrationState.REGISTERED);
+
+        guests.invite(
+                at.offering(),
+                List.of(new Guest("Marisol Achterberg", "marisol.achterberg@crew.example")),
+                Saltmarrow.ORGANISER);
+        Link theirs = link(at, "marisol.achterberg@crew.example");
+        guests.uninvite(at.offering(), theirs.id(), Saltmarrow.ORGANISER);
+        assertThat(replies.answer(asVictim, Reply.NO, Optional.of(theirs), Saltmarrow.VISITOR))
+                .as("taken off the list")
+                .isInstanceOf(Registering.Already.class);
+        assertThat(state(victim)).isEqualTo(RegistrationState.REGISTERED);
     }
 
     @Test
     void who_answers_their_invitation_again_changes_all_they_said() {
         Published at =
                 saltmarrow.publish(party(4, "").asking(QuestionForm.of("SHORT_TEXT", "Your boat", "", false, "")));
-        guests.invite(at.offering(), List.of(new Guest("Oriel Saltonby", "oriel@crew.example")));
+        guests.invite(at.offering(), List.of(new Guest("Oriel Saltonby", "oriel@crew.example")), Saltmarrow.ORGANISER);
         Link oriel = link(at, "oriel@crew.example");
         long boat = programme.questions(at.offering()).get(0).id();
-        long id = id(replies.answer(said(at, boat, "Curlew", List.of("Bao")), Reply.YES, Optional.of(oriel)));
-        replies.answer(said(at, boat, "Dunlin", List.of("Ade")), Reply.YES, Optional.of(oriel));
+        long id = id(replies.answer(
+                said(at, boat, "Curlew", List.of("Bao")), Reply.YES, Optional.of(oriel), Saltmarrow.VISITOR));
+        replies.answer(said(at, boat, "Dunlin", List.of("Ade")), Reply.YES, Optional.of(oriel), Saltmarrow.VISITOR);
         assertThat(given.answersOf(id)).containsValue("Dunlin").doesNotContainValue("Curlew");
         assertThat(queries.registration(id).orElseThrow().remarks().companions())
                 .containsExactly("Ade");
-        replies.answer(said(at, boat, "", List.of()), Reply.NO, Optional.of(oriel));
+        replies.answer(said(at, boat, "", List.of()), Reply.NO, Optional.of(oriel), Saltmarrow.VISITOR);
         assertThat(state(id)).isEqualTo(RegistrationState.DECLINED);
         assertThat(given.answersOf(id)).containsValue("Dunlin");
     }
@@ -198,7 +271,8 @@ class ReplyCommandsTest {
         Published at = saltmarrow.publish(party(2, ""));
         long id = id(answer(at, "Ade Fenwright", 1, Reply.YES));
         clock.set(START);
-        assertThat(replies.change(id, Reply.NO)).isEqualTo(new Registering.Refused(Registering.Reason.NOT_OPEN));
+        assertThat(replies.change(who(id), Reply.NO, Saltmarrow.self(id)))
+                .isEqualTo(new Registering.Refused(Registering.Reason.NOT_OPEN));
         assertThat(state(id)).isEqualTo(RegistrationState.REGISTERED);
     }
 
@@ -213,8 +287,8 @@ class ReplyCommandsTest {
     @Test
     void only_the_invited_come_and_only_with_their_own_link_and_address() {
         Published at = saltmarrow.publish(party(4, "").invitedOnly());
-        guests.invite(at.offering(), List.of(new Guest("Oriel Saltonby", "oriel@crew.example")));
-        guests.invite(at.offering(), List.of(new Guest("Pascoe Merrow", "pascoe@crew.example")));
+        guests.invite(at.offering(), List.of(new Guest("Oriel Saltonby", "oriel@crew.example")), Saltmarrow.ORGANISER);
+        guests.invite(at.offering(), List.of(new Guest("Pascoe Merrow", "pascoe@crew.example")), Saltmarrow.ORGANISER);
         Link oriel = link(at, "oriel@crew.example");
         Link pascoe = link(at, "pascoe@crew.example");
         actAsVisitor();
@@ -222,7 +296,7 @@ class ReplyCommandsTest {
         assertThat(reply(at, "oriel@crew.example", Optional.of(pascoe))).isEqualTo(refused());
         assertThat(reply(at, "oriel@crew.example", Optional.of(oriel))).isInstanceOf(Registering.Done.class);
         SecurityContextHolder.clearContext();
-        guests.uninvite(at.offering(), pascoe.id());
+        guests.uninvite(at.offering(), pascoe.id(), Saltmarrow.ORGANISER);
         actAsVisitor();
         assertThat(reply(at, "pascoe@crew.example", Optional.of(pascoe))).isEqualTo(refused());
         assertThat(list.invitee(pascoe)).isEmpty();
@@ -242,7 +316,10 @@ class ReplyCommandsTest {
 
     private Registering reply(Published at, String email, Optional<Link> link) {
         return replies.answer(
-                Application.plain(at.session(), "Somebody Invited", email, 1, Saltmarrow.HALIFAX), Reply.YES, link);
+                Application.plain(at.session(), "Somebody Invited", email, 1, Saltmarrow.HALIFAX),
+                Reply.YES,
+                link,
+                Saltmarrow.VISITOR);
     }
 
     @Test
@@ -252,12 +329,13 @@ class ReplyCommandsTest {
                         at.offering(),
                         List.of(
                                 new Guest("Linnea Tidewater", "linnea@crew.example"),
-                                new Guest("", "ravi@crew.example"))))
+                                new Guest("", "ravi@crew.example")),
+                        Saltmarrow.ORGANISER))
                 .isEqualTo(2);
-        assertThat(guests.invite(at.offering(), List.of(new Guest("Again", "ravi@crew.example"))))
+        assertThat(guests.invite(at.offering(), List.of(new Guest("Again", "ravi@crew.example")), Saltmarrow.ORGANISER))
                 .isZero();
-        assertThat(guests.sendInvitations(at.offering())).isEqualTo(2);
-        assertThat(guests.sendInvitations(at.offering())).isZero();
+        assertThat(guests.sendInvitations(at.offering(), Saltmarrow.ORGANISER)).isEqualTo(2);
+        assertThat(guests.sendInvitations(at.offering(), Saltmarrow.ORGANISER)).isZero();
         worker.sendDue();
         String letter = tray.byKey("invite-" + link(at, "linnea@crew.example").id() + "-"
                         + link(at, "linnea@crew.example").generation())
@@ -267,7 +345,8 @@ class ReplyCommandsTest {
         replies.answer(
                 Application.plain(at.session(), "Linnea", "linnea@crew.example", 1, Saltmarrow.HALIFAX),
                 Reply.NO,
-                Optional.of(link(at, "linnea@crew.example")));
+                Optional.of(link(at, "linnea@crew.example")),
+                Saltmarrow.VISITOR);
         assertThat(list.list(at.offering()))
                 .filteredOn(i -> i.state().isEmpty())
                 .extracting(GuestQueries.Invitee::email)
@@ -277,12 +356,16 @@ class ReplyCommandsTest {
     @Test
     void who_asks_to_come_is_invited_or_told_that_there_is_no_room() {
         Published at = saltmarrow.publish(party(4, "").invitedOnly());
-        guests.ask(at.offering(), new Guest("Dag Haverbrook", "dag@crew.example"), "I could bring the boat");
-        guests.ask(at.offering(), new Guest("Dag Haverbrook", "dag@crew.example"), "twice");
-        guests.ask(at.offering(), new Guest("Greta Pennycot", "greta@crew.example"), "");
+        guests.ask(
+                at.offering(),
+                new Guest("Dag Haverbrook", "dag@crew.example"),
+                "I could bring the boat",
+                Saltmarrow.ORGANISER);
+        guests.ask(at.offering(), new Guest("Dag Haverbrook", "dag@crew.example"), "twice", Saltmarrow.ORGANISER);
+        guests.ask(at.offering(), new Guest("Greta Pennycot", "greta@crew.example"), "", Saltmarrow.ORGANISER);
         assertThat(list.pleas(at.offering())).hasSize(2);
-        guests.decide(at.offering(), list.pleas(at.offering()).get(0).id(), true, "Demo Organiser");
-        guests.decide(at.offering(), list.pleas(at.offering()).get(0).id(), false, "Demo Organiser");
+        guests.decide(at.offering(), list.pleas(at.offering()).get(0).id(), true, Saltmarrow.ORGANISER);
+        guests.decide(at.offering(), list.pleas(at.offering()).get(0).id(), false, Saltmarrow.ORGANISER);
         assertThat(list.pleas(at.offering())).isEmpty();
         assertThat(list.list(at.offering()))
                 .extracting(GuestQueries.Invitee::email)

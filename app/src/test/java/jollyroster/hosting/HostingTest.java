@@ -22,12 +22,12 @@ import jollyroster.TestClock;
 import jollyroster.core.dates.Interval;
 import jollyroster.core.readiness.Readiness.Clash;
 import jollyroster.door.LinkWorker;
+import jollyroster.platform.Role;
 import jollyroster.programme.MeetingLink;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.schedule.ScheduleCommands;
 import jollyroster.standin.MeetingCommands;
 import jollyroster.team.AccountCommands;
-import jollyroster.team.Role;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -83,7 +83,8 @@ class HostingTest {
     private long host() {
         saltmarrow.setUp();
         made++;
-        return accounts.add("Host Number " + made, "host" + made + "@saltmarrow.example", "-", Role.HOST);
+        return accounts.add(
+                "Host Number " + made, "host" + made + "@saltmarrow.example", "-", Role.HOST, Saltmarrow.ORGANISER);
     }
 
     private List<Clash> clashes(Published at) {
@@ -95,16 +96,16 @@ class HostingTest {
         long host = host();
         Published one = saltmarrow.publish(seats(3).at("2027-03-18T10:00"));
         Published other = saltmarrow.publish(seats(3).at("2027-03-18T11:30"));
-        schedule.lead(one.session(), List.of(host));
+        schedule.lead(one.session(), List.of(host), Saltmarrow.ORGANISER);
         assertThat(clashes(one)).isEmpty();
-        schedule.lead(other.session(), List.of(host));
+        schedule.lead(other.session(), List.of(host), Saltmarrow.ORGANISER);
         assertThat(clashes(one)).singleElement().satisfies(c -> {
             assertThat(c.conflict().minutes()).isEqualTo(30);
             assertThat(c.session()).isEqualTo(one.session());
             assertThat(c.name()).startsWith("Host Number");
         });
         assertThat(clashes(other)).hasSize(1);
-        schedule.move(other.session(), Instant.parse("2027-03-18T15:00:00Z"));
+        schedule.move(other.session(), Instant.parse("2027-03-18T15:00:00Z"), Saltmarrow.ORGANISER);
         assertThat(clashes(one)).isEmpty();
     }
 
@@ -113,8 +114,8 @@ class HostingTest {
         long host = host();
         Published one = saltmarrow.publish(seats(3).at("2027-04-08T10:00"));
         Published other = saltmarrow.publish(seats(3).at("2027-04-08T11:30"));
-        schedule.lead(one.session(), List.of(host));
-        schedule.lead(other.session(), List.of(host));
+        schedule.lead(one.session(), List.of(host), Saltmarrow.ORGANISER);
+        schedule.lead(other.session(), List.of(host), Saltmarrow.ORGANISER);
         Browserless organiser = Browserless.organiser(port);
         Browserless.Page lanes = organiser.get("/desk/lanes?at=2027-04-08");
         assertThat(lanes.document().select(".conflicts .minutes").text()).isEqualTo("30 min");
@@ -136,10 +137,10 @@ class HostingTest {
     @Test
     void a_calendar_file_keeps_times_only_and_collides() throws Exception {
         long host = host();
-        int times = reading.takeFile(host, "own", calendar("Private thing"));
+        int times = reading.takeFile(host, "own", calendar("Private thing"), Saltmarrow.ORGANISER);
         assertThat(times).isEqualTo(4);
         Published at = saltmarrow.publish(seats(3).at("2027-03-17T10:30"));
-        schedule.lead(at.session(), List.of(host));
+        schedule.lead(at.session(), List.of(host), Saltmarrow.ORGANISER);
         assertThat(clashes(at))
                 .singleElement()
                 .satisfies(c -> assertThat(c.conflict().minutes()).isEqualTo(30));
@@ -152,7 +153,10 @@ class HostingTest {
         HttpServer server = serve(answer);
         try {
             reading.takeAddress(
-                    host, "feed", "http://localhost:" + server.getAddress().getPort() + "/own.ics");
+                    host,
+                    "feed",
+                    "http://localhost:" + server.getAddress().getPort() + "/own.ics",
+                    Saltmarrow.ORGANISER);
             answer.set("no calendar at all");
             clock.windOn(Duration.ofMinutes(14));
             reading.readDue();
@@ -270,9 +274,11 @@ class HostingTest {
     @Test
     void nonsense_as_a_calendar_adds_nothing() {
         long host = host();
-        assertThatThrownBy(() -> reading.takeFile(host, "x", "hello")).isInstanceOf(BusyReading.NotRead.class);
+        assertThatThrownBy(() -> reading.takeFile(host, "x", "hello", Saltmarrow.ORGANISER))
+                .isInstanceOf(BusyReading.NotRead.class);
         String deep = "BEGIN:VCALENDAR\r\n" + "BEGIN:VEVENT\r\n".repeat(50);
-        assertThatThrownBy(() -> reading.takeFile(host, "x", deep)).hasMessageContaining("nested too deeply");
+        assertThatThrownBy(() -> reading.takeFile(host, "x", deep, Saltmarrow.ORGANISER))
+                .hasMessageContaining("nested too deeply");
         assertThat(blocksOf(host)).isEmpty();
     }
 }

@@ -14,7 +14,7 @@ import jollyroster.programme.OfferingStatus;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.schedule.ScheduleCommands;
 import jollyroster.schedule.Scope;
-import jollyroster.seating.RosterCommands;
+import jollyroster.seating.RegistrationCommands;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -34,7 +34,7 @@ class LedgerOverHttpTest {
     ScheduleCommands schedule;
 
     @Autowired
-    RosterCommands roster;
+    RegistrationCommands roster;
 
     @LocalServerPort
     int port;
@@ -65,12 +65,12 @@ class LedgerOverHttpTest {
         assertThat(shown("q=" + title(at).replace(" ", "%20").toUpperCase(java.util.Locale.ROOT)))
                 .contains(title(at));
         assertThat(shown("state=" + free)).contains(title(at), title(other));
-        roster.register(Saltmarrow.person(at.session(), "Wren Skerry", 1));
+        roster.register(Saltmarrow.person(at.session(), "Wren Skerry", 1), Saltmarrow.VISITOR);
         assertThat(shown("state=full")).contains(title(at)).doesNotContain(title(other));
         assertThat(shown("state=" + free)).contains(title(other)).doesNotContain(title(at));
-        roster.register(Saltmarrow.person(at.session(), "Teo Vance", 1));
+        roster.register(Saltmarrow.person(at.session(), "Teo Vance", 1), Saltmarrow.VISITOR);
         assertThat(shown("state=waiting")).contains(title(at)).doesNotContain(title(other));
-        schedule.callOff(other.session(), Scope.THIS);
+        schedule.callOff(other.session(), Scope.THIS, Saltmarrow.ORGANISER);
         assertThat(shown("state=called%20off")).contains(title(other)).doesNotContain(title(at));
         assertThat(shown("q=nothing%20is%20called%20so")).isEmpty();
         assertThat(shown("when=past&q=knots")).doesNotContain(title(at));

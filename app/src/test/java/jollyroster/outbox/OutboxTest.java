@@ -13,8 +13,9 @@ import jollyroster.Saltmarrow.Published;
 import jollyroster.TestClock;
 import jollyroster.core.messages.Anchor;
 import jollyroster.seating.Application;
+import jollyroster.seating.ChangeSeatCommands;
 import jollyroster.seating.Registering;
-import jollyroster.seating.RosterCommands;
+import jollyroster.seating.RegistrationCommands;
 import jollyroster.standin.TrayQueries;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -24,7 +25,10 @@ import org.springframework.beans.factory.annotation.Autowired;
 class OutboxTest {
 
     @Autowired
-    RosterCommands roster;
+    ChangeSeatCommands changes;
+
+    @Autowired
+    RegistrationCommands roster;
 
     @Autowired
     OutboxQueries queries;
@@ -92,7 +96,9 @@ class OutboxTest {
                 List.of(),
                 List.of(),
                 "");
-        long id = ((Registering.Done) roster.register(far)).link().id();
+        long id = ((Registering.Done) roster.register(far, Saltmarrow.VISITOR))
+                .link()
+                .id();
         worker.sendDue();
         assertThat(mail(id, Anchor.REGISTERED).text()).contains("22:00–00:00 Lisbon time (19:00–21:00 in Halifax)");
     }
@@ -110,14 +116,18 @@ class OutboxTest {
                 List.of(),
                 List.of(),
                 "");
-        long id = ((Registering.Done) roster.register(lost)).link().id();
+        long id = ((Registering.Done) roster.register(lost, Saltmarrow.VISITOR))
+                .link()
+                .id();
         worker.sendDue();
         OutboxQueries.Item failed = item(id, Anchor.REGISTERED);
         assertThat(failed.state()).isEqualTo(MessageState.FAILED);
         assertThat(failed.reason()).contains("no such mailbox");
-        assertThat(commands.retry(failed.id(), clock.instant())).isTrue();
+        assertThat(commands.retry(failed.id(), clock.instant(), Saltmarrow.ORGANISER))
+                .isTrue();
         assertThat(item(id, Anchor.REGISTERED).state()).isEqualTo(MessageState.PLANNED);
-        assertThat(commands.retry(failed.id(), clock.instant())).isFalse();
+        assertThat(commands.retry(failed.id(), clock.instant(), Saltmarrow.ORGANISER))
+                .isFalse();
     }
 
     @Test
@@ -150,7 +160,7 @@ class OutboxTest {
         worker.sendDue();
         clock.set(Instant.parse("2027-03-15T22:00:00Z"));
         DispatchCommands.Claim claim = claimOf(id);
-        roster.cancel(id, "Ilse Fenwright", "");
+        changes.cancel(id, "", Saltmarrow.self(id));
         dispatch.releaseClaims();
         worker.sendDue();
         assertThat(queries.item(claim.id()).orElseThrow().state()).isEqualTo(MessageState.WITHDRAWN);
@@ -179,7 +189,9 @@ class OutboxTest {
                 List.of(),
                 a.answers(),
                 "");
-        return ((Registering.Done) roster.register(valid)).link().id();
+        return ((Registering.Done) roster.register(valid, Saltmarrow.VISITOR))
+                .link()
+                .id();
     }
 
     private List<Anchor> sent(long id) {

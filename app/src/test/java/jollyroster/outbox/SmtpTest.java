@@ -17,7 +17,7 @@ import jollyroster.Saltmarrow;
 import jollyroster.Saltmarrow.Published;
 import jollyroster.TestClock;
 import jollyroster.seating.Registering;
-import jollyroster.seating.RosterCommands;
+import jollyroster.seating.RegistrationCommands;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -44,7 +44,7 @@ class SmtpTest {
     }
 
     @Autowired
-    RosterCommands roster;
+    RegistrationCommands roster;
 
     @Autowired
     OutboxWorker worker;
@@ -93,7 +93,7 @@ class SmtpTest {
     }
 
     private long register(Published at, String name) {
-        return ((Registering.Done) roster.register(person(at.session(), name, 1)))
+        return ((Registering.Done) roster.register(person(at.session(), name, 1), Saltmarrow.VISITOR))
                 .link()
                 .id();
     }

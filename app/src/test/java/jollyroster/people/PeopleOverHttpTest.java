@@ -10,7 +10,7 @@ import jollyroster.Browserless;
 import jollyroster.Saltmarrow;
 import jollyroster.Saltmarrow.Published;
 import jollyroster.people.PersonQueries.Person;
-import jollyroster.seating.RosterCommands;
+import jollyroster.seating.RegistrationCommands;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -24,7 +24,7 @@ class PeopleOverHttpTest {
     Saltmarrow saltmarrow;
 
     @Autowired
-    RosterCommands roster;
+    RegistrationCommands roster;
 
     @Autowired
     PersonQueries people;
@@ -49,8 +49,8 @@ class PeopleOverHttpTest {
 
     @Test
     void somebody_is_found_by_a_part_of_name_or_address_with_all_they_are_on() {
-        roster.register(Saltmarrow.person(first.session(), "Iolanthe Quayle", 2));
-        roster.register(Saltmarrow.person(second.session(), "Iolanthe Quayle", 1));
+        roster.register(Saltmarrow.person(first.session(), "Iolanthe Quayle", 2), Saltmarrow.VISITOR);
+        roster.register(Saltmarrow.person(second.session(), "Iolanthe Quayle", 1), Saltmarrow.VISITOR);
         for (String sought : List.of("iolanthe", "QUAYLE", "the.quayle@crew")) {
             var row = organiser.get("/desk/people?q=" + sought).document().select("tbody tr");
             assertThat(row.select(".name").eachText()).as(sought).containsExactly("Iolanthe Quayle");
@@ -71,7 +71,8 @@ class PeopleOverHttpTest {
     @Test
     void the_list_is_read_in_pages_in_the_order_of_names() {
         for (int i = 0; i < 3; i++) {
-            roster.register(Saltmarrow.person(first.session(), "Aaron " + (char) ('Z' - i) + "ander", 1));
+            roster.register(
+                    Saltmarrow.person(first.session(), "Aaron " + (char) ('Z' - i) + "ander", 1), Saltmarrow.VISITOR);
         }
         List<String> inOrder =
                 people.people("aaron", 0, 2).stream().map(Person::name).toList();
@@ -84,7 +85,7 @@ class PeopleOverHttpTest {
 
     @Test
     void a_person_leaves_as_a_contact_card_and_a_stranger_is_nobody() {
-        roster.register(Saltmarrow.person(first.session(), "Tomé O'Strand; Jr", 1));
+        roster.register(Saltmarrow.person(first.session(), "Tomé O'Strand; Jr", 1), Saltmarrow.VISITOR);
         Browserless.Page card = organiser.get("/desk/people/" + known("Tomé").id() + ".vcf");
         assertThat(card.response().headers().firstValue("content-type").orElse(""))
                 .startsWith("text/vcard");

@@ -16,9 +16,6 @@ import java.util.concurrent.TimeUnit;
 import jollyroster.AppTest;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.security.access.AccessDeniedException;
-import org.springframework.security.authentication.TestingAuthenticationToken;
-import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.transaction.support.TransactionTemplate;
 
 /** Writes that share a commit are as apart from each other as those that do not. */
@@ -38,9 +35,6 @@ class GroupCommitTest {
 
     @Autowired
     Reads reads;
-
-    @Autowired
-    Permissions permissions;
 
     private int add(String email) {
         return writes.sql()
@@ -122,24 +116,6 @@ class GroupCommitTest {
             status.setRollbackOnly();
         });
         assertThat(kept("@larger.example")).isZero();
-    }
-
-    @Test
-    void whoever_asks_is_known_where_it_is_written() {
-        SecurityContextHolder.getContext()
-                .setAuthentication(new TestingAuthenticationToken("visitor", "", "ROLE_ANONYMOUS"));
-        try {
-            assertThatThrownBy(() -> together.run(() -> {
-                        permissions.requireOrganiser();
-                        return 0;
-                    }))
-                    .isInstanceOf(AccessDeniedException.class);
-        } finally {
-            SecurityContextHolder.clearContext();
-        }
-        assertThat(together.run(permissions::isOrganiser))
-                .as("the program itself")
-                .isTrue();
     }
 
     @Test

@@ -10,9 +10,8 @@ import jollyroster.Browserless;
 import jollyroster.Saltmarrow;
 import jollyroster.Saltmarrow.Published;
 import jollyroster.schedule.ScheduleCommands;
-import jollyroster.seating.RosterCommands;
+import jollyroster.seating.RegistrationCommands;
 import jollyroster.team.AccountCommands;
-import jollyroster.team.Role;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -27,7 +26,7 @@ class KeptViewsTest {
     Saltmarrow saltmarrow;
 
     @Autowired
-    RosterCommands roster;
+    RegistrationCommands roster;
 
     @Autowired
     AccountCommands accounts;
@@ -50,7 +49,7 @@ class KeptViewsTest {
         at = saltmarrow.publish(seats(4));
         session = "/desk/sessions/" + at.session();
         organiser = Browserless.organiser(port);
-        roster.register(Saltmarrow.person(at.session(), "Wren Skerry", 1));
+        roster.register(Saltmarrow.person(at.session(), "Wren Skerry", 1), Saltmarrow.VISITOR);
     }
 
     private static String withoutTokens(Browserless.Page page) {
@@ -91,7 +90,7 @@ class KeptViewsTest {
 
     @Test
     void what_is_asked_for_is_not_what_was_asked_for_before() {
-        roster.register(Saltmarrow.person(at.session(), "Teo Vance", 2));
+        roster.register(Saltmarrow.person(at.session(), "Teo Vance", 2), Saltmarrow.VISITOR);
         String all =
                 organiser.get(session + "/roster").document().select("tbody").text();
         String some = organiser
@@ -118,8 +117,12 @@ class KeptViewsTest {
     @Test
     void a_host_is_not_shown_what_an_organiser_was() {
         long host = accounts.add(
-                "Piran Tidewater", at.slug() + "@saltmarrow.example", passwords.encode("low-water"), Role.HOST);
-        schedule.lead(at.session(), List.of(host));
+                "Piran Tidewater",
+                at.slug() + "@saltmarrow.example",
+                passwords.encode("low-water"),
+                Role.HOST,
+                Saltmarrow.ORGANISER);
+        schedule.lead(at.session(), List.of(host), Saltmarrow.ORGANISER);
         Browserless reader = new Browserless(port);
         reader.post(
                 "/sign-in", "/sign-in", Map.of("email", at.slug() + "@saltmarrow.example", "password", "low-water"));

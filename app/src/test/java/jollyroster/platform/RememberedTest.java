@@ -24,7 +24,8 @@ import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.SessionCommands;
 import jollyroster.schedule.ScheduleCommands;
 import jollyroster.schedule.Scope;
-import jollyroster.seating.RosterCommands;
+import jollyroster.seating.ChangeSeatCommands;
+import jollyroster.seating.RegistrationCommands;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -34,6 +35,9 @@ import org.springframework.transaction.support.TransactionTemplate;
 /** What is kept in memory never outlives what it was read from. */
 @AppTest
 class RememberedTest {
+
+    @Autowired
+    ChangeSeatCommands seats;
 
     @Autowired
     Saltmarrow saltmarrow;
@@ -51,7 +55,7 @@ class RememberedTest {
     ScheduleCommands schedule;
 
     @Autowired
-    RosterCommands roster;
+    RegistrationCommands roster;
 
     @Autowired
     TransactionTemplate transaction;
@@ -78,7 +82,7 @@ class RememberedTest {
     void a_change_is_seen_by_the_next_reader() {
         Published at = saltmarrow.publish(seats(3));
         assertThat(isCalledOff(at)).isFalse();
-        schedule.callOff(at.session(), Scope.THIS);
+        schedule.callOff(at.session(), Scope.THIS, Saltmarrow.ORGANISER);
         assertThat(isCalledOff(at)).isTrue();
     }
 
@@ -86,7 +90,7 @@ class RememberedTest {
     void what_was_read_in_a_write_that_failed_is_forgotten() {
         Published at = saltmarrow.publish(seats(3));
         transaction.executeWithoutResult(status -> {
-            schedule.callOff(at.session(), Scope.THIS);
+            schedule.callOff(at.session(), Scope.THIS, Saltmarrow.ORGANISER);
             assertThat(sessions.session(at.session()).orElseThrow().cancelled()).isTrue();
             assertThat(isCalledOff(at)).as("readers see what is kept").isFalse();
             status.setRollbackOnly();
@@ -101,7 +105,7 @@ class RememberedTest {
     void a_registration_leaves_the_programme_s_tables_alone() {
         Published at = saltmarrow.publish(seats(3));
         long before = changes.generation("offering", "session", "venue", "question");
-        roster.register(Saltmarrow.person(at.session(), "Kofi Brannigan", 1));
+        roster.register(Saltmarrow.person(at.session(), "Kofi Brannigan", 1), Saltmarrow.VISITOR);
         assertThat(changes.generation("offering", "session", "venue", "question"))
                 .isEqualTo(before);
         assertThat(changes.generation("registration")).isPositive();
@@ -127,7 +131,7 @@ class RememberedTest {
                 .contains("full");
         clock.windOn(Duration.ofDays(7));
         assertThat(new Browserless(port).get(page).document().select(".choice")).isEmpty();
-        offerings.turn(at.offering(), OfferingStatus.DRAFT);
+        offerings.turn(at.offering(), OfferingStatus.DRAFT, Saltmarrow.ORGANISER);
         assertThat(new Browserless(port).get(page).status()).isEqualTo(404);
     }
 

@@ -10,7 +10,7 @@ import jollyroster.AppTest;
 import jollyroster.Browserless;
 import jollyroster.Saltmarrow;
 import jollyroster.Saltmarrow.Published;
-import jollyroster.seating.RosterCommands;
+import jollyroster.seating.RegistrationCommands;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.web.server.LocalServerPort;
@@ -26,7 +26,7 @@ class DatesOverHttpTest {
     ProgrammeQueries programme;
 
     @Autowired
-    RosterCommands roster;
+    RegistrationCommands roster;
 
     @LocalServerPort
     int port;
@@ -86,7 +86,7 @@ class DatesOverHttpTest {
     @Test
     void all_dates_are_edited_as_text_but_nobody_is_put_off_a_date() {
         Published at = saltmarrow.publish(seats(8).at("2027-03-16T19:00", "2027-03-23T19:00", "2027-03-30T19:00"));
-        roster.register(Saltmarrow.person(at.dates().get(1), "Kofi Brannigan", 1));
+        roster.register(Saltmarrow.person(at.dates().get(1), "Kofi Brannigan", 1), Saltmarrow.VISITOR);
         Browserless.Page text = send(at, "/dates/as-text", Map.of());
         assertThat(text.document().select("#typed").text()).isEqualTo("Tue 16 Mar 2027 19:00-21:00 x3");
         Browserless.Page refused =

@@ -12,9 +12,10 @@ import jollyroster.Saltmarrow;
 import jollyroster.Saltmarrow.Published;
 import jollyroster.TestClock;
 import jollyroster.core.foresight.Course;
+import jollyroster.seating.ChangeSeatCommands;
+import jollyroster.seating.HoldCommands;
 import jollyroster.seating.Registering;
-import jollyroster.seating.RosterCommands;
-import jollyroster.seating.WaitlistCommands;
+import jollyroster.seating.RegistrationCommands;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 
@@ -25,13 +26,16 @@ class FillQueriesTest {
     private static final Instant START = Instant.parse("2027-03-16T22:00:00Z");
 
     @Autowired
+    ChangeSeatCommands changes;
+
+    @Autowired
     FillQueries fill;
 
     @Autowired
-    RosterCommands roster;
+    RegistrationCommands roster;
 
     @Autowired
-    WaitlistCommands waitlist;
+    HoldCommands waitlist;
 
     @Autowired
     Saltmarrow saltmarrow;
@@ -41,7 +45,7 @@ class FillQueriesTest {
 
     private long at(int hoursBefore, Published where, String name, int party) {
         clock.set(START.minus(Duration.ofHours(hoursBefore)));
-        return ((Registering.Done) roster.register(person(where.session(), name, party)))
+        return ((Registering.Done) roster.register(person(where.session(), name, party), Saltmarrow.VISITOR))
                 .link()
                 .id();
     }
@@ -54,9 +58,9 @@ class FillQueriesTest {
         at(100, where, "Teo Quillfeather", 1);
         long waited = at(90, where, "Wren Skerry", 1);
         clock.set(START.minus(Duration.ofHours(80)));
-        roster.cancel(pair, "x", "");
+        changes.cancel(pair, "", Saltmarrow.self(pair));
         clock.set(START.minus(Duration.ofHours(78)));
-        waitlist.accept(waited, "x");
+        waitlist.accept(waited, Saltmarrow.self(waited));
         Course course = fill.courses(List.of(where.session())).get(where.session());
         assertThat(List.of(course.at(121), course.at(120), course.at(100), course.at(81), course.at(79), course.at(78)))
                 .containsExactly(0, 2, 3, 3, 1, 2);

@@ -19,8 +19,8 @@ import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.QuestionForm;
 import jollyroster.seating.Registering;
 import jollyroster.seating.Registration;
-import jollyroster.seating.RosterCommands;
-import jollyroster.seating.RosterQueries;
+import jollyroster.seating.RegistrationCommands;
+import jollyroster.seating.RegistrationQueries;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -37,10 +37,10 @@ class RollsInAndOutTest {
     Saltmarrow saltmarrow;
 
     @Autowired
-    RosterCommands roster;
+    RegistrationCommands roster;
 
     @Autowired
-    RosterQueries queries;
+    RegistrationQueries queries;
 
     @Autowired
     ProgrammeQueries programme;
@@ -59,7 +59,7 @@ class RollsInAndOutTest {
     }
 
     private long register(long session, String name, int party) {
-        return ((Registering.Done) roster.register(person(session, name, party)))
+        return ((Registering.Done) roster.register(person(session, name, party), Saltmarrow.VISITOR))
                 .link()
                 .id();
     }

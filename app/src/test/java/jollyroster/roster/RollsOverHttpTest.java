@@ -19,10 +19,11 @@ import jollyroster.outbox.OutboxWorker;
 import jollyroster.programme.PlanCommands;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.QuestionForm;
+import jollyroster.seating.ChangeSeatCommands;
 import jollyroster.seating.Registering;
 import jollyroster.seating.Registration;
-import jollyroster.seating.RosterCommands;
-import jollyroster.seating.RosterQueries;
+import jollyroster.seating.RegistrationCommands;
+import jollyroster.seating.RegistrationQueries;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -36,13 +37,16 @@ class RollsOverHttpTest {
     int port;
 
     @Autowired
+    ChangeSeatCommands changes;
+
+    @Autowired
     Saltmarrow saltmarrow;
 
     @Autowired
-    RosterCommands roster;
+    RegistrationCommands roster;
 
     @Autowired
-    RosterQueries queries;
+    RegistrationQueries queries;
 
     @Autowired
     RemarkCommands remarks;
@@ -70,7 +74,7 @@ class RollsOverHttpTest {
     }
 
     private long register(long session, String name, int party) {
-        return ((Registering.Done) roster.register(person(session, name, party)))
+        return ((Registering.Done) roster.register(person(session, name, party), Saltmarrow.VISITOR))
                 .link()
                 .id();
     }
@@ -113,7 +117,7 @@ class RollsOverHttpTest {
         String address = rolls(at);
         assertThat(organiser.get(address).document().select(".note-cell").text())
                 .isEqualTo("why");
-        remarks.note(one, "brings a drum");
+        remarks.note(one, "brings a drum", Saltmarrow.ORGANISER);
         assertThat(organiser.get(address).document().select(".note-cell").text())
                 .isEqualTo("why brings a drum");
         register(at.session(), "Teo Vance", 1);
@@ -125,7 +129,7 @@ class RollsOverHttpTest {
                         .select("#roster td.name > span:first-child")
                         .eachText())
                 .containsExactly("Wren Skerry", "Teo Vance");
-        roster.cancel(one, "test", "");
+        changes.cancel(one, "", Saltmarrow.self(one));
         assertThat(organiser
                         .get(session)
                         .document()
@@ -144,14 +148,14 @@ class RollsOverHttpTest {
         List<Long> all = IntStream.range(0, 45)
                 .mapToObj(i -> register(at.session(), "Sailor " + letters(i), 1))
                 .toList();
-        remarks.mark(all, true);
+        remarks.mark(all, true, Saltmarrow.ORGANISER);
         String more = organiser
                 .get(rolls(at) + "?marked=on")
                 .document()
                 .select("p.filters a:contains(More)")
                 .attr("href");
         assertThat(names(rolls(at) + more)).hasSize(5).first().isEqualTo("Sailor " + letters(40));
-        remarks.mark(List.of(all.get(39)), false);
+        remarks.mark(List.of(all.get(39)), false, Saltmarrow.ORGANISER);
         assertThat(names(rolls(at) + more)).hasSize(5).first().isEqualTo("Sailor " + letters(40));
         assertThat(organiser
                         .get(rolls(at) + more)
@@ -170,7 +174,7 @@ class RollsOverHttpTest {
                 .register(at, Map.of("name", "Wren Skerry", "email", "w@crew.example", "q.waters", "Offshore"));
         new Browserless(port).register(at, Map.of("name", "Teo Vance", "email", "t@crew.example", "q.waters", "Off"));
         long waiting = register(at.session(), "Ilse Merrow", 1);
-        remarks.mark(List.of(waiting), true);
+        remarks.mark(List.of(waiting), true, Saltmarrow.ORGANISER);
         assertThat(names(rolls(at) + "?q=SKERRY")).containsExactly("Wren Skerry");
         assertThat(names(rolls(at) + "?q=t@crew")).containsExactly("Teo Vance");
         assertThat(names(rolls(at) + "?state=waitlisted")).containsExactly("Ilse Merrow");
@@ -216,12 +220,12 @@ class RollsOverHttpTest {
     void what_was_given_back_can_be_put_back_where_the_rule_allows() {
         Published at = saltmarrow.publish(seats(1));
         long one = register(at.session(), "Anneke Strand", 1);
-        roster.cancel(one, "Anneke Strand", "a cold");
+        changes.cancel(one, "a cold", Saltmarrow.self(one));
         String why = "/desk/sessions/" + at.session() + "/why/" + one;
         assertThat(organiser.get(why).document().text()).contains("says: a cold");
         organiser.post(why, why + "/restore", Map.of());
         assertThat(state(one)).isEqualTo(RegistrationState.REGISTERED);
-        roster.cancel(one, "Anneke Strand", "");
+        changes.cancel(one, "", Saltmarrow.self(one));
         register(at.session(), "Bao Lindqvist", 1);
         organiser.post(why, why + "/restore", Map.of());
         assertThat(state(one)).isEqualTo(RegistrationState.CANCELLED);
@@ -230,7 +234,7 @@ class RollsOverHttpTest {
     @Test
     void a_walk_up_takes_a_kept_back_seat() {
         Published at = saltmarrow.publish(seats(2));
-        planned.setKeptBack(at.session(), 1);
+        planned.setKeptBack(at.session(), 1, Saltmarrow.ORGANISER);
         register(at.session(), "Oriel Saltonby", 1);
         String add = "/desk/sessions/" + at.session() + "/add";
         Map<String, String> walkUp = Map.of("name", "Pascoe Merrow", "email", "p@crew.example", "party", "1");

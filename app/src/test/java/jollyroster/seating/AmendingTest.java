@@ -38,10 +38,13 @@ import org.springframework.beans.factory.annotation.Autowired;
 class AmendingTest {
 
     @Autowired
+    ChangeSeatCommands changes;
+
+    @Autowired
     GivenQueries given;
 
     @Autowired
-    RosterCommands roster;
+    RegistrationCommands roster;
 
     @Autowired
     AmendCommands amend;
@@ -53,7 +56,7 @@ class AmendingTest {
     SwapQueries offers;
 
     @Autowired
-    RosterQueries queries;
+    RegistrationQueries queries;
 
     @Autowired
     ProgrammeQueries programme;
@@ -73,7 +76,7 @@ class AmendingTest {
     }
 
     private long register(long session, String name, int party) {
-        return ((Registering.Done) roster.register(person(session, name, party)))
+        return ((Registering.Done) roster.register(person(session, name, party), Saltmarrow.VISITOR))
                 .link()
                 .id();
     }
@@ -92,7 +95,7 @@ class AmendingTest {
         long pair = register(at.session(), "Marisol Achterberg", 2);
         register(at.session(), "Teo Quillfeather", 1);
         long waiting = register(at.session(), "Wren Skerry", 1);
-        assertThat(amend.amend(pair, party(1), "Marisol Achterberg")).isInstanceOf(Amended.Done.class);
+        assertThat(amend.amend(pair, party(1), Saltmarrow.self(pair))).isInstanceOf(Amended.Done.class);
         assertThat(of(waiting).state()).isEqualTo(RegistrationState.REGISTERED);
         assertThat(of(pair).party()).isEqualTo(1);
     }
@@ -103,7 +106,7 @@ class AmendingTest {
         register(at.session(), "Kofi Brannigan", 2);
         long pair = register(at.session(), "Anneke Strand", 2);
         assertThat(of(pair).state()).isEqualTo(RegistrationState.WAITLISTED);
-        amend.amend(pair, party(1), "Anneke Strand");
+        amend.amend(pair, party(1), Saltmarrow.self(pair));
         assertThat(of(pair).state()).isEqualTo(RegistrationState.REGISTERED);
     }
 
@@ -111,10 +114,10 @@ class AmendingTest {
     void a_party_grows_only_into_free_seats_that_nobody_waits_for() {
         Published at = saltmarrow.publish(seats(3));
         long one = register(at.session(), "Ilse Merrow", 1);
-        assertThat(amend.amend(one, party(2), "Ilse Merrow")).isInstanceOf(Amended.Done.class);
-        assertThat(amend.amend(one, party(9), "Ilse Merrow")).isEqualTo(new Amended.TooLarge(3));
+        assertThat(amend.amend(one, party(2), Saltmarrow.self(one))).isInstanceOf(Amended.Done.class);
+        assertThat(amend.amend(one, party(9), Saltmarrow.self(one))).isEqualTo(new Amended.TooLarge(3));
         register(at.session(), "Ade Fenwright", 3);
-        assertThat(amend.amend(one, party(3), "Ilse Merrow")).isInstanceOf(Amended.NoSeats.class);
+        assertThat(amend.amend(one, party(3), Saltmarrow.self(one))).isInstanceOf(Amended.NoSeats.class);
         assertThat(of(one).party()).isEqualTo(2);
     }
 
@@ -125,9 +128,9 @@ class AmendingTest {
         long one = register(at.session(), "Sunniva Eldjarn", 1);
         Instant until = Instant.parse("2027-03-15T22:00:00Z");
         clock.set(until.minus(Duration.ofMinutes(1)));
-        assertThat(amend.amend(one, party(2), "x")).isInstanceOf(Amended.Done.class);
+        assertThat(amend.amend(one, party(2), Saltmarrow.self(one))).isInstanceOf(Amended.Done.class);
         clock.set(until);
-        assertThat(amend.amend(one, party(1), "x")).isInstanceOf(Amended.TooLate.class);
+        assertThat(amend.amend(one, party(1), Saltmarrow.self(one))).isInstanceOf(Amended.TooLate.class);
     }
 
     @Test
@@ -138,13 +141,13 @@ class AmendingTest {
         long one = register(at.session(), "Bao Lindqvist", 1);
         long two = register(at.session(), "Oriel Saltonby", 1);
         Wish dinghy = new Wish(1, List.of(), List.of(question), List.of(boat(question, "Dinghy")));
-        assertThat(amend.amend(one, dinghy, "x")).isInstanceOf(Amended.Done.class);
-        assertThat(amend.amend(one, dinghy, "x")).isInstanceOf(Amended.Done.class);
-        assertThat(amend.amend(two, dinghy, "x")).isEqualTo(new Amended.RanOut(question, "Dinghy"));
+        assertThat(amend.amend(one, dinghy, Saltmarrow.self(one))).isInstanceOf(Amended.Done.class);
+        assertThat(amend.amend(one, dinghy, Saltmarrow.self(one))).isInstanceOf(Amended.Done.class);
+        assertThat(amend.amend(two, dinghy, Saltmarrow.self(two))).isEqualTo(new Amended.RanOut(question, "Dinghy"));
         assertThat(given.answersOf(one)).containsEntry("Which boat?", "Dinghy");
         assertThat(given.answersOf(two)).isEmpty();
-        roster.cancel(one, "x", "");
-        assertThat(amend.amend(two, dinghy, "x")).isInstanceOf(Amended.Done.class);
+        changes.cancel(one, "", Saltmarrow.self(one));
+        assertThat(amend.amend(two, dinghy, Saltmarrow.self(two))).isInstanceOf(Amended.Done.class);
     }
 
     private static Answer boat(long question, String boat) {
@@ -171,7 +174,7 @@ class AmendingTest {
                         List.of(),
                         List.of(boat(question, "Dinghy")),
                         "");
-                came.add(crowd.submit(() -> roster.register(wants)));
+                came.add(crowd.submit(() -> roster.register(wants, Saltmarrow.VISITOR)));
             }
             int done = 0;
             for (Future<Registering> one : came) {
@@ -187,11 +190,11 @@ class AmendingTest {
     void another_clock_plans_reminders_anew_and_none_are_planned_when_none_are_wanted() {
         Published at = saltmarrow.publish(seats(3));
         long one = register(at.session(), "Pascoe Merrow", 1);
-        amend.setZone(one, ZoneId.of("Asia/Singapore"));
+        amend.setZone(one, ZoneId.of("Asia/Singapore"), Saltmarrow.self(one));
         assertThat(planned(one)).hasSize(2).anyMatch(m -> m.due().equals(Instant.parse("2027-03-15T13:00:00Z")));
-        amend.setReminded(one, false);
+        amend.setReminded(one, false, Saltmarrow.self(one));
         assertThat(planned(one)).isEmpty();
-        amend.setReminded(one, true);
+        amend.setReminded(one, true, Saltmarrow.self(one));
         assertThat(planned(one)).hasSize(2);
     }
 
@@ -206,18 +209,18 @@ class AmendingTest {
         Published at = saltmarrow.publish(seats(1).at("2027-03-16T19:00", "2027-03-23T19:00"));
         long one = register(at.dates().get(0), "Linnea Tidewater", 1);
         long other = register(at.dates().get(1), "Ravi Corvane", 1);
-        assertThat(swaps.offer(one, at.dates().get(1), "nobody@crew.example", "x"))
+        assertThat(swaps.offer(one, at.dates().get(1), "nobody@crew.example", Saltmarrow.self(one)))
                 .isEqualTo(Swapped.NOBODY);
-        assertThat(swaps.offer(one, at.dates().get(1), "ravi.corvane@crew.example", "x"))
+        assertThat(swaps.offer(one, at.dates().get(1), "ravi.corvane@crew.example", Saltmarrow.self(one)))
                 .isEqualTo(Swapped.OFFERED);
         assertThat(offers.wantedBy(one)).contains(at.dates().get(1));
         SwapQueries.Offer offer = offers.offersTo(of(other)).get(0);
         assertThat(offer.name()).isEqualTo("Linnea Tidewater");
-        assertThat(swaps.agree(offer.id(), one, "x")).isEqualTo(Swapped.NOT_POSSIBLE);
-        assertThat(swaps.agree(offer.id(), other, "Ravi Corvane")).isEqualTo(Swapped.DONE);
+        assertThat(swaps.agree(offer.id(), one, Saltmarrow.self(one))).isEqualTo(Swapped.NOT_POSSIBLE);
+        assertThat(swaps.agree(offer.id(), other, Saltmarrow.self(other))).isEqualTo(Swapped.DONE);
         assertThat(of(one).session()).isEqualTo(at.dates().get(1));
         assertThat(of(other).session()).isEqualTo(at.dates().get(0));
-        assertThat(swaps.agree(offer.id(), other, "x")).isEqualTo(Swapped.NOT_POSSIBLE);
+        assertThat(swaps.agree(offer.id(), other, Saltmarrow.self(other))).isEqualTo(Swapped.NOT_POSSIBLE);
         assertThat(queries.of(at.dates()).values()).allMatch(c -> c.taken() == 1);
     }
 
@@ -227,13 +230,14 @@ class AmendingTest {
         long one = register(at.dates().get(0), "Niamh Strand", 2);
         long alone = register(at.dates().get(1), "Dag Haverbrook", 1);
         long pair = register(at.dates().get(1), "Greta Pennycot", 2);
-        assertThat(swaps.offer(one, at.dates().get(1), "", "x")).isEqualTo(Swapped.OFFERED);
+        assertThat(swaps.offer(one, at.dates().get(1), "", Saltmarrow.self(one)))
+                .isEqualTo(Swapped.OFFERED);
         assertThat(offers.offersTo(of(alone))).isEmpty();
         assertThat(offers.offersTo(of(pair))).hasSize(1);
         assertThat(outbox.ofRegistration(pair))
                 .extracting(OutboxQueries.Item::anchor)
                 .contains(Anchor.SWAP_ASKED);
-        swaps.withdraw(one);
+        swaps.withdraw(one, Saltmarrow.self(one));
         assertThat(offers.offersTo(of(pair))).isEmpty();
     }
 
@@ -246,14 +250,18 @@ class AmendingTest {
         for (int i = 0; i < 20; i++) {
             here.add(register(at.dates().get(0), "Here " + (char) ('A' + i), 1));
             there.add(register(at.dates().get(1), "There " + (char) ('A' + i), 1));
-            swaps.offer(here.get(i), at.dates().get(1), "there." + (char) ('a' + i) + "@crew.example", "x");
+            swaps.offer(
+                    here.get(i),
+                    at.dates().get(1),
+                    "there." + (char) ('a' + i) + "@crew.example",
+                    Saltmarrow.self(here.get(i)));
         }
         ExecutorService crowd = Executors.newFixedThreadPool(8);
         try {
             List<Future<Swapped>> swapped = new ArrayList<>();
             for (long other : there) {
                 long offer = offers.offersTo(of(other)).get(0).id();
-                swapped.add(crowd.submit(() -> swaps.agree(offer, other, "x")));
+                swapped.add(crowd.submit(() -> swaps.agree(offer, other, Saltmarrow.self(other))));
             }
             for (Future<Swapped> one : swapped) {
                 assertThat(one.get()).isEqualTo(Swapped.DONE);

@@ -14,7 +14,7 @@ import jollyroster.programme.Offering;
 import jollyroster.programme.OfferingStatus;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.QuestionForm;
-import jollyroster.seating.RosterCommands;
+import jollyroster.seating.RegistrationCommands;
 import org.jsoup.nodes.Element;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -32,7 +32,7 @@ class SheetOverHttpTest {
     ProgrammeQueries programme;
 
     @Autowired
-    RosterCommands roster;
+    RegistrationCommands roster;
 
     @LocalServerPort
     int port;
@@ -117,7 +117,7 @@ class SheetOverHttpTest {
     @Test
     void how_people_register_is_held_once_somebody_has() {
         Map<String, String> fields = filledIn();
-        roster.register(Saltmarrow.person(at.session(), "Wren Skerry", 1));
+        roster.register(Saltmarrow.person(at.session(), "Wren Skerry", 1), Saltmarrow.VISITOR);
         fields.put("signup.style", "WHOLE_SERIES");
         assertThat(keep(fields).status()).isEqualTo(409);
         assertThat(organiser.post(sheet, sheet + "/discard", Map.of()).location())

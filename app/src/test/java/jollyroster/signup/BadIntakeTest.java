@@ -14,7 +14,7 @@ import jollyroster.Saltmarrow;
 import jollyroster.Saltmarrow.Published;
 import jollyroster.programme.QuestionForm;
 import jollyroster.programme.SheetForm;
-import jollyroster.seating.RosterQueries;
+import jollyroster.seating.RegistrationQueries;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.web.server.LocalServerPort;
@@ -27,7 +27,7 @@ class BadIntakeTest {
     Saltmarrow saltmarrow;
 
     @Autowired
-    RosterQueries roster;
+    RegistrationQueries roster;
 
     @LocalServerPort
     int port;

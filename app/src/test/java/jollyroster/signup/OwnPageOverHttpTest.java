@@ -20,7 +20,7 @@ import jollyroster.outbox.OutboxWorker;
 import jollyroster.programme.QuestionForm;
 import jollyroster.programme.SheetForm;
 import jollyroster.seating.Registration;
-import jollyroster.seating.RosterQueries;
+import jollyroster.seating.RegistrationQueries;
 import jollyroster.standin.TrayQueries;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -41,7 +41,7 @@ class OwnPageOverHttpTest {
     Saltmarrow saltmarrow;
 
     @Autowired
-    RosterQueries roster;
+    RegistrationQueries roster;
 
     @Autowired
     OutboxWorker worker;

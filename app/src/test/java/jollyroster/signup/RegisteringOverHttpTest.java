@@ -13,7 +13,7 @@ import jollyroster.TestClock;
 import jollyroster.programme.OfferingCommands;
 import jollyroster.programme.OfferingStatus;
 import jollyroster.programme.QuestionForm;
-import jollyroster.seating.RosterQueries;
+import jollyroster.seating.RegistrationQueries;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -32,7 +32,7 @@ class RegisteringOverHttpTest {
     Saltmarrow saltmarrow;
 
     @Autowired
-    RosterQueries roster;
+    RegistrationQueries roster;
 
     @Autowired
     OfferingCommands programme;
@@ -146,13 +146,13 @@ class RegisteringOverHttpTest {
         clock.set(Instant.parse("2027-03-16T22:00:00Z"));
         assertThat(postWithToken(at).status()).isEqualTo(409);
         clock.set(TestClock.START);
-        programme.turn(at.offering(), OfferingStatus.CLOSED);
+        programme.turn(at.offering(), OfferingStatus.CLOSED, Saltmarrow.ORGANISER);
         Browserless.Page closed = postWithToken(at);
         assertThat(closed.status()).isEqualTo(409);
         assertThat(closed.document().select("#e-session .field-problem").text())
                 .isEqualTo("Registration for this date is closed.");
         assertThat(closed.document().select("#name").attr("value")).isEqualTo("Late Comer");
-        programme.turn(at.offering(), OfferingStatus.DRAFT);
+        programme.turn(at.offering(), OfferingStatus.DRAFT, Saltmarrow.ORGANISER);
         assertThat(visitor.get("/p/" + at.slug()).status()).isEqualTo(404);
         assertThat(roster.roster(at.session())).isEmpty();
     }

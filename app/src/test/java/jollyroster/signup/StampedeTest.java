@@ -20,7 +20,7 @@ import jollyroster.core.seats.RegistrationState;
 import jollyroster.logbook.LogbookEntry;
 import jollyroster.logbook.LogbookQueries;
 import jollyroster.seating.Registration;
-import jollyroster.seating.RosterQueries;
+import jollyroster.seating.RegistrationQueries;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.web.server.LocalServerPort;
@@ -42,7 +42,7 @@ class StampedeTest {
     Saltmarrow saltmarrow;
 
     @Autowired
-    RosterQueries roster;
+    RegistrationQueries roster;
 
     @Autowired
     TestClock clock;

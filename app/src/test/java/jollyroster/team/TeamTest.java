@@ -7,7 +7,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.net.URI;
 import java.util.List;
 import java.util.Map;
-import java.util.function.Consumer;
+import java.util.function.BiConsumer;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import jollyroster.AppTest;
@@ -15,7 +15,8 @@ import jollyroster.Browserless;
 import jollyroster.Saltmarrow;
 import jollyroster.Saltmarrow.Published;
 import jollyroster.outbox.OutboxWorker;
-import jollyroster.platform.Member;
+import jollyroster.platform.Actor;
+import jollyroster.platform.Role;
 import jollyroster.programme.OfferingCommands;
 import jollyroster.programme.OfferingStatus;
 import jollyroster.programme.SessionCommands;
@@ -26,13 +27,10 @@ import jollyroster.schedule.ScheduleCommands;
 import jollyroster.schedule.Scope;
 import jollyroster.seating.SeatingCommands;
 import jollyroster.standin.TrayQueries;
-import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.web.server.LocalServerPort;
 import org.springframework.security.access.AccessDeniedException;
-import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
-import org.springframework.security.core.context.SecurityContextHolder;
 
 /** Who may do what, in pages and in commands, and how one comes onto the team. */
 @AppTest
@@ -71,41 +69,31 @@ class TeamTest {
     @LocalServerPort
     int port;
 
-    @AfterEach
-    void nobody() {
-        SecurityContextHolder.clearContext();
-    }
-
-    private void actAs(Role role) {
-        Member member = new Member(77, "Somebody", "somebody@saltmarrow.example", "x", role.name(), true);
-        SecurityContextHolder.getContext()
-                .setAuthentication(
-                        UsernamePasswordAuthenticationToken.authenticated(member, null, member.getAuthorities()));
-    }
-
     @Test
     void commands_refuse_hosts_and_helpers_whatever_page_they_come_from() {
         Published at = saltmarrow.publish(seats(3));
-        List<Consumer<Published>> forOrganisers = List.of(
-                p -> offerings.draft("Mine", Saltmarrow.HALIFAX),
-                p -> offerings.save(p.offering(), SheetForm.titled("Mine")),
-                p -> offerings.turn(p.offering(), OfferingStatus.CLOSED),
-                p -> offerings.copy(p.offering(), "Mine", OfferingCommands.Copy.PATTERN),
-                p -> offerings.discard(p.offering()),
-                p -> sessions.addDates(p.offering(), List.of()),
-                p -> sessions.removeDate(p.offering(), p.session()),
-                p -> schedule.callOff(p.session(), Scope.ALL),
-                p -> schedule.duplicate(p.session(), 7),
-                p -> schedule.changeVenue(List.of(p.session()), 1),
-                p -> seating.resize(p.session(), 9, "", "x"),
-                p -> venues.add(VenueCommands.Form.of(Venue.Kind.PLACE, "Mine", "")),
-                p -> accounts.invite("Mine", "mine@crew.example", Role.ORGANISER),
-                p -> accounts.change(1, Role.HELPER, false));
-        for (Role role : List.of(Role.HOST, Role.HELPER)) {
-            actAs(role);
+        List<BiConsumer<Published, Actor>> forOrganisers = List.of(
+                (p, actor) -> offerings.draft("Mine", Saltmarrow.HALIFAX, actor),
+                (p, actor) -> offerings.save(p.offering(), SheetForm.titled("Mine"), actor),
+                (p, actor) -> offerings.turn(p.offering(), OfferingStatus.CLOSED, actor),
+                (p, actor) -> offerings.copy(p.offering(), "Mine", OfferingCommands.Copy.PATTERN, actor),
+                (p, actor) -> offerings.discard(p.offering(), actor),
+                (p, actor) -> sessions.addDates(p.offering(), List.of(), actor),
+                (p, actor) -> sessions.removeDate(p.offering(), p.session(), actor),
+                (p, actor) -> schedule.callOff(p.session(), Scope.ALL, actor),
+                (p, actor) -> schedule.duplicate(p.session(), 7, actor),
+                (p, actor) -> schedule.changeVenue(List.of(p.session()), 1, actor),
+                (p, actor) -> seating.resize(p.session(), 9, "", actor),
+                (p, actor) -> venues.add(VenueCommands.Form.of(Venue.Kind.PLACE, "Mine", ""), actor),
+                (p, actor) -> accounts.invite("Mine", "mine@crew.example", Role.ORGANISER, actor),
+                (p, actor) -> accounts.change(1, Role.HELPER, false, actor));
+        for (Actor other : List.of(
+                new Actor.Team(77, "Somebody", Role.HOST),
+                new Actor.Team(77, "Somebody", Role.HELPER),
+                Saltmarrow.VISITOR)) {
             assertThat(forOrganisers)
-                    .allSatisfy(command ->
-                            assertThatThrownBy(() -> command.accept(at)).isInstanceOf(AccessDeniedException.class));
+                    .allSatisfy(command -> assertThatThrownBy(() -> command.accept(at, other))
+                            .isInstanceOf(AccessDeniedException.class));
         }
     }
 
@@ -113,10 +101,10 @@ class TeamTest {
     void an_invited_host_joins_by_the_link_and_sees_own_sessions_only() {
         Published own = saltmarrow.publish(seats(3));
         Published other = saltmarrow.publish(seats(3));
-        long host = accounts.invite("Keziah Strand", "keziah@saltmarrow.example", Role.HOST)
+        long host = accounts.invite("Keziah Strand", "keziah@saltmarrow.example", Role.HOST, Saltmarrow.ORGANISER)
                 .orElseThrow();
-        schedule.lead(own.session(), List.of(host));
-        assertThat(accounts.invite("Twice", "keziah@saltmarrow.example", Role.HOST))
+        schedule.lead(own.session(), List.of(host), Saltmarrow.ORGANISER);
+        assertThat(accounts.invite("Twice", "keziah@saltmarrow.example", Role.HOST, Saltmarrow.ORGANISER))
                 .isEmpty();
         worker.sendDue();
         String link = linkIn("invitation-" + host + "-1");
@@ -148,7 +136,7 @@ class TeamTest {
                         .status())
                 .isEqualTo(403);
 
-        accounts.change(host, Role.HOST, false);
+        accounts.change(host, Role.HOST, false, Saltmarrow.ORGANISER);
         assertThat(newcomer.get("/desk").location())
                 .as("shut out at the next page")
                 .contains("/sign-in");
@@ -157,11 +145,11 @@ class TeamTest {
     @Test
     void a_second_invitation_revokes_the_first() {
         saltmarrow.setUp();
-        long host = accounts.invite("Wren Skerry", "wren@saltmarrow.example", Role.HELPER)
+        long host = accounts.invite("Wren Skerry", "wren@saltmarrow.example", Role.HELPER, Saltmarrow.ORGANISER)
                 .orElseThrow();
         worker.sendDue();
         String first = linkIn("invitation-" + host + "-1");
-        assertThat(accounts.inviteAgain(host)).isTrue();
+        assertThat(accounts.inviteAgain(host, Saltmarrow.ORGANISER)).isTrue();
         assertThat(new Browserless(port).get(first).status()).isEqualTo(404);
         worker.sendDue();
         assertThat(new Browserless(port)
@@ -178,8 +166,10 @@ class TeamTest {
                 .findFirst()
                 .orElseThrow()
                 .id();
-        assertThat(accounts.change(organiser, Role.HOST, true)).isEqualTo(AccountCommands.Changed.LAST_ORGANISER);
-        assertThat(accounts.change(organiser, Role.ORGANISER, false)).isEqualTo(AccountCommands.Changed.LAST_ORGANISER);
+        assertThat(accounts.change(organiser, Role.HOST, true, Saltmarrow.ORGANISER))
+                .isEqualTo(AccountCommands.Changed.LAST_ORGANISER);
+        assertThat(accounts.change(organiser, Role.ORGANISER, false, Saltmarrow.ORGANISER))
+                .isEqualTo(AccountCommands.Changed.LAST_ORGANISER);
     }
 
     private String linkIn(String key) {

@@ -21,12 +21,13 @@ import jollyroster.TestClock;
 import jollyroster.core.messages.Anchor;
 import jollyroster.core.seats.RegistrationState;
 import jollyroster.outbox.OutboxQueries;
+import jollyroster.seating.ChangeSeatCommands;
+import jollyroster.seating.HoldCommands;
 import jollyroster.seating.HoldWorker;
 import jollyroster.seating.Registering;
 import jollyroster.seating.Registration;
-import jollyroster.seating.RosterCommands;
-import jollyroster.seating.RosterQueries;
-import jollyroster.seating.WaitlistCommands;
+import jollyroster.seating.RegistrationCommands;
+import jollyroster.seating.RegistrationQueries;
 import jollyroster.till.PaymentCommands.Outcome;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -41,16 +42,19 @@ class PaymentTest {
     int port;
 
     @Autowired
+    ChangeSeatCommands changes;
+
+    @Autowired
     Saltmarrow saltmarrow;
 
     @Autowired
-    RosterCommands roster;
+    RegistrationCommands roster;
 
     @Autowired
-    RosterQueries queries;
+    RegistrationQueries queries;
 
     @Autowired
-    WaitlistCommands waitlist;
+    HoldCommands waitlist;
 
     @Autowired
     HoldWorker holds;
@@ -73,7 +77,7 @@ class PaymentTest {
     }
 
     private Registration register(Published at, String name, int party) {
-        long id = ((Registering.Done) roster.register(person(at.session(), name, party)))
+        long id = ((Registering.Done) roster.register(person(at.session(), name, party), Saltmarrow.VISITOR))
                 .link()
                 .id();
         return queries.registration(id).orElseThrow();
@@ -84,7 +88,7 @@ class PaymentTest {
     }
 
     private String reference(Registration r) {
-        return payments.start(r).orElseThrow().reference();
+        return payments.start(r, Saltmarrow.ORGANISER).orElseThrow().reference();
     }
 
     @Test
@@ -93,27 +97,32 @@ class PaymentTest {
         Registration r = register(at, "Marisol Achterberg", 2);
         assertThat(r.state()).isEqualTo(RegistrationState.UNCONFIRMED);
         assertThat(r.hold().until()).contains(TestClock.START.plus(Duration.ofMinutes(15)));
-        PaymentCommands.Started started = payments.start(r).orElseThrow();
+        PaymentCommands.Started started =
+                payments.start(r, Saltmarrow.ORGANISER).orElseThrow();
         assertThat(started.amount().inWords()).isEqualTo("CAD 25.00");
         assertThat(reference(r)).as("going on with what was started").isEqualTo(started.reference());
-        assertThat(payments.settle(started.reference(), Outcome.PAID)).isTrue();
-        assertThat(payments.settle(started.reference(), Outcome.PAID)).isTrue();
+        assertThat(payments.settle(started.reference(), Outcome.PAID, Saltmarrow.ORGANISER))
+                .isTrue();
+        assertThat(payments.settle(started.reference(), Outcome.PAID, Saltmarrow.ORGANISER))
+                .isTrue();
         assertThat(state(r)).isEqualTo(RegistrationState.REGISTERED);
         assertThat(outbox.ofRegistration(r.id()))
                 .filteredOn(m -> m.anchor() == Anchor.REGISTERED)
                 .hasSize(1);
         assertThat(paid.of(r.id())).extracting(PaymentQueries.Payment::state).containsExactly("PAID");
-        assertThat(payments.start(queries.registration(r.id()).orElseThrow())).isEmpty();
-        assertThat(payments.settle("no such payment", Outcome.PAID)).isFalse();
+        assertThat(payments.start(queries.registration(r.id()).orElseThrow(), Saltmarrow.ORGANISER))
+                .isEmpty();
+        assertThat(payments.settle("no such payment", Outcome.PAID, Saltmarrow.ORGANISER))
+                .isFalse();
     }
 
     @Test
     void a_refused_card_leaves_the_hold_and_may_be_tried_again() {
         Published at = saltmarrow.publish(seats(4).costing("180"));
         Registration r = register(at, "Teo Quillfeather", 1);
-        payments.settle(reference(r), Outcome.FAILED);
+        payments.settle(reference(r), Outcome.FAILED, Saltmarrow.ORGANISER);
         assertThat(state(r)).isEqualTo(RegistrationState.UNCONFIRMED);
-        payments.settle(reference(r), Outcome.PAID);
+        payments.settle(reference(r), Outcome.PAID, Saltmarrow.ORGANISER);
         assertThat(state(r)).isEqualTo(RegistrationState.REGISTERED);
     }
 
@@ -126,14 +135,14 @@ class PaymentTest {
         clock.set(TestClock.START.plus(Duration.ofMinutes(15)));
         holds.letRunOut();
         assertThat(state(r)).isEqualTo(RegistrationState.CANCELLED);
-        assertThat(state(next)).isEqualTo(RegistrationState.REGISTERED);
-        payments.settle(reference, Outcome.PAID);
+        assertThat(state(next)).as("nobody has a seat unpaid").isEqualTo(RegistrationState.CALLED_UP);
+        payments.settle(reference, Outcome.PAID, Saltmarrow.ORGANISER);
         assertThat(state(r)).isEqualTo(RegistrationState.CANCELLED);
         assertThat(paid.owed()).extracting(PaymentQueries.Payment::name).contains("Wren Skerry");
         assertThat(outbox.ofRegistration(r.id()))
                 .extracting(OutboxQueries.Item::anchor)
                 .contains(Anchor.PAID_TOO_LATE);
-        payments.refunded(paid.of(r.id()).get(0).id());
+        payments.refunded(paid.of(r.id()).get(0).id(), Saltmarrow.ORGANISER);
         assertThat(paid.owed()).extracting(PaymentQueries.Payment::name).doesNotContain("Wren Skerry");
     }
 
@@ -144,7 +153,7 @@ class PaymentTest {
         String reference = reference(r);
         clock.set(TestClock.START.plus(Duration.ofMinutes(20)));
         holds.letRunOut();
-        payments.settle(reference, Outcome.PAID);
+        payments.settle(reference, Outcome.PAID, Saltmarrow.ORGANISER);
         assertThat(state(r)).isEqualTo(RegistrationState.REGISTERED);
     }
 
@@ -152,15 +161,15 @@ class PaymentTest {
     void an_accepted_call_up_is_held_until_it_is_paid_for() {
         Published at = saltmarrow.publish(seats(1).callingUp().costing("180"));
         Registration first = register(at, "Ilse Merrow", 1);
-        payments.settle(reference(first), Outcome.PAID);
+        payments.settle(reference(first), Outcome.PAID, Saltmarrow.ORGANISER);
         Registration second = register(at, "Ade Fenwright", 1);
-        roster.cancel(first.id(), "x", "");
-        assertThat(waitlist.accept(second.id(), "x")).isEqualTo(WaitlistCommands.Replied.TO_PAY);
+        changes.cancel(first.id(), "", Saltmarrow.self(first.id()));
+        assertThat(waitlist.accept(second.id(), Saltmarrow.self(second.id()))).isEqualTo(HoldCommands.Replied.TO_PAY);
         assertThat(state(second)).isEqualTo(RegistrationState.UNCONFIRMED);
-        assertThat(waitlist.confirm(second.id()))
+        assertThat(waitlist.confirm(second.id(), Saltmarrow.self(second.id())))
                 .as("no way round the till")
-                .isEqualTo(WaitlistCommands.Replied.NOTHING_OFFERED);
-        payments.settle(reference(queries.registration(second.id()).orElseThrow()), Outcome.PAID);
+                .isEqualTo(HoldCommands.Replied.NOTHING_OFFERED);
+        payments.settle(reference(queries.registration(second.id()).orElseThrow()), Outcome.PAID, Saltmarrow.ORGANISER);
         assertThat(state(second)).isEqualTo(RegistrationState.REGISTERED);
     }
 
@@ -176,7 +185,8 @@ class PaymentTest {
         ExecutorService crowd = Executors.newFixedThreadPool(4);
         try {
             List<Future<Boolean>> paying = new ArrayList<>();
-            references.forEach(ref -> paying.add(crowd.submit(() -> payments.settle(ref, Outcome.PAID))));
+            references.forEach(
+                    ref -> paying.add(crowd.submit(() -> payments.settle(ref, Outcome.PAID, Saltmarrow.ORGANISER))));
             holds.letRunOut();
             for (Future<Boolean> one : paying) {
                 assertThat(one.get()).isTrue();

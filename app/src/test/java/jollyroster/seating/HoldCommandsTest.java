@@ -23,25 +23,28 @@ import jollyroster.logbook.LogbookEntry;
 import jollyroster.logbook.LogbookQueries;
 import jollyroster.outbox.OutboxQueries;
 import jollyroster.programme.SheetForm;
-import jollyroster.seating.WaitlistCommands.Replied;
+import jollyroster.seating.HoldCommands.Replied;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 
 /** Call-ups through the store: the session is Tue 16 Mar 2027 19:00 in Halifax, 22:00 UTC; the clock starts on the 10th. */
 @AppTest
-class WaitlistCommandsTest {
+class HoldCommandsTest {
 
     private static final Instant START = Instant.parse("2027-03-16T22:00:00Z");
+
+    @Autowired
+    ChangeSeatCommands changes;
 
     @Autowired
     LogbookQueries logbook;
 
     @Autowired
-    RosterCommands roster;
+    RegistrationCommands roster;
 
     @Autowired
-    WaitlistCommands waitlist;
+    HoldCommands waitlist;
 
     @Autowired
     SeatingCommands seating;
@@ -50,7 +53,7 @@ class WaitlistCommandsTest {
     HoldWorker holds;
 
     @Autowired
-    RosterQueries queries;
+    RegistrationQueries queries;
 
     @Autowired
     OutboxQueries outbox;
@@ -67,7 +70,7 @@ class WaitlistCommandsTest {
     }
 
     private long register(Published at, String name, int party) {
-        return ((Registering.Done) roster.register(person(at.session(), name, party)))
+        return ((Registering.Done) roster.register(person(at.session(), name, party), Saltmarrow.VISITOR))
                 .link()
                 .id();
     }
@@ -91,12 +94,12 @@ class WaitlistCommandsTest {
         Published at = saltmarrow.publish(seats(1).callingUp());
         long first = register(at, "Marisol Achterberg", 1);
         long second = register(at, "Teo Quillfeather", 1);
-        roster.cancel(first, "test", "");
+        changes.cancel(first, "", Saltmarrow.self(first));
         assertThat(of(second).state()).isEqualTo(RegistrationState.CALLED_UP);
         // 24 waking hours from Wed 10 Mar 09:40: 12 h 20 until ten, and 11 h 40 from seven
         assertThat(of(second).hold().until()).contains(Instant.parse("2027-03-11T22:40:00Z"));
         assertThat(taken(at)).isEqualTo(1);
-        assertThat(waitlist.accept(second, "Teo Quillfeather")).isEqualTo(Replied.SEATED);
+        assertThat(waitlist.accept(second, Saltmarrow.self(second))).isEqualTo(Replied.SEATED);
         assertThat(of(second).state()).isEqualTo(RegistrationState.REGISTERED);
         assertThat(of(second).hold().until()).isEmpty();
         assertThat(outbox.ofRegistration(second))
@@ -104,7 +107,7 @@ class WaitlistCommandsTest {
                 .containsExactlyInAnyOrder(
                         Anchor.WAITLISTED, Anchor.CALLED_UP, Anchor.SEATED, Anchor.BEFORE_START, Anchor.BEFORE_START);
         assertThat(log(second)).containsExactly(LogbookEntry.ACCEPTED, LogbookEntry.CALLED_UP, LogbookEntry.WAITLISTED);
-        assertThat(waitlist.accept(second, "again")).isEqualTo(Replied.SEATED);
+        assertThat(waitlist.accept(second, Saltmarrow.self(second))).isEqualTo(Replied.SEATED);
         assertThat(log(second)).hasSize(3);
     }
 
@@ -114,7 +117,7 @@ class WaitlistCommandsTest {
         long first = register(at, "Wren Skerry", 1);
         long second = register(at, "Kofi Brannigan", 1);
         long third = register(at, "Anneke Strand", 1);
-        roster.cancel(first, "test", "");
+        changes.cancel(first, "", Saltmarrow.self(first));
         clock.set(of(second).hold().until().orElseThrow().minusMillis(1));
         holds.letRunOut();
         assertThat(of(second).state()).isEqualTo(RegistrationState.CALLED_UP);
@@ -123,7 +126,7 @@ class WaitlistCommandsTest {
         assertThat(of(second).state()).isEqualTo(RegistrationState.CANCELLED);
         assertThat(of(second).remarks().why()).isEqualTo("the time to reply ran out");
         assertThat(of(third).state()).isEqualTo(RegistrationState.CALLED_UP);
-        assertThat(waitlist.accept(second, "Kofi Brannigan")).isEqualTo(Replied.NOTHING_OFFERED);
+        assertThat(waitlist.accept(second, Saltmarrow.self(second))).isEqualTo(Replied.NOTHING_OFFERED);
         assertThat(outbox.ofRegistration(second))
                 .extracting(OutboxQueries.Item::anchor)
                 .contains(Anchor.RAN_OUT);
@@ -135,9 +138,9 @@ class WaitlistCommandsTest {
         Published at = saltmarrow.publish(seats(1).callingUp());
         long first = register(at, "Ilse Merrow", 1);
         long second = register(at, "Ade Fenwright", 1);
-        roster.cancel(first, "test", "");
+        changes.cancel(first, "", Saltmarrow.self(first));
         clock.set(of(second).hold().until().orElseThrow());
-        assertThat(waitlist.accept(second, "Ade Fenwright")).isEqualTo(Replied.TOO_LATE);
+        assertThat(waitlist.accept(second, Saltmarrow.self(second))).isEqualTo(Replied.TOO_LATE);
         assertThat(taken(at)).isZero();
     }
 
@@ -147,11 +150,11 @@ class WaitlistCommandsTest {
         long first = register(at, "Sunniva Eldjarn", 1);
         long second = register(at, "Bao Lindqvist", 1);
         long third = register(at, "Oriel Saltonby", 1);
-        roster.cancel(first, "test", "");
-        assertThat(waitlist.decline(second, "Bao Lindqvist")).isEqualTo(Replied.DECLINED);
+        changes.cancel(first, "", Saltmarrow.self(first));
+        assertThat(waitlist.decline(second, Saltmarrow.self(second))).isEqualTo(Replied.DECLINED);
         assertThat(of(second).state()).isEqualTo(RegistrationState.DECLINED);
         assertThat(of(third).state()).isEqualTo(RegistrationState.CALLED_UP);
-        assertThat(waitlist.decline(second, "Bao Lindqvist")).isEqualTo(Replied.NOTHING_OFFERED);
+        assertThat(waitlist.decline(second, Saltmarrow.self(second))).isEqualTo(Replied.NOTHING_OFFERED);
     }
 
     @Test
@@ -161,21 +164,21 @@ class WaitlistCommandsTest {
         long alone = register(at, "Linnea Tidewater", 1);
         long pair = register(at, "Ravi Corvane", 2);
         clock.set(START.minus(Duration.ofHours(2)));
-        roster.cancel(leaver, "test", "");
+        changes.cancel(leaver, "", Saltmarrow.self(leaver));
         assertThat(List.of(of(alone).state(), of(pair).state())).containsOnly(RegistrationState.CALLED_UP);
         assertThat(taken(at)).isZero();
         long newcomer = register(at, "Niamh Strand", 1);
         assertThat(of(newcomer).hold().racing()).isTrue();
 
-        assertThat(waitlist.accept(alone, "Linnea Tidewater")).isEqualTo(Replied.SEATED);
+        assertThat(waitlist.accept(alone, Saltmarrow.self(alone))).isEqualTo(Replied.SEATED);
         assertThat(of(pair).state()).isEqualTo(RegistrationState.WAITLISTED);
         assertThat(of(newcomer).state()).isEqualTo(RegistrationState.CALLED_UP);
         assertThat(queries.placeInLine(of(pair))).isEqualTo(1);
         assertThat(outbox.ofRegistration(pair))
                 .extracting(OutboxQueries.Item::anchor)
                 .contains(Anchor.OUTRUN);
-        assertThat(waitlist.accept(pair, "Ravi Corvane")).isEqualTo(Replied.NOTHING_OFFERED);
-        assertThat(waitlist.accept(newcomer, "Niamh Strand")).isEqualTo(Replied.SEATED);
+        assertThat(waitlist.accept(pair, Saltmarrow.self(pair))).isEqualTo(Replied.NOTHING_OFFERED);
+        assertThat(waitlist.accept(newcomer, Saltmarrow.self(newcomer))).isEqualTo(Replied.SEATED);
         assertThat(taken(at)).isEqualTo(2);
     }
 
@@ -185,9 +188,9 @@ class WaitlistCommandsTest {
         long leaver = register(at, "Dag Haverbrook", 1);
         long waiting = register(at, "Greta Pennycot", 1);
         clock.set(START.minus(Duration.ofMinutes(10)));
-        roster.cancel(leaver, "test", "");
+        changes.cancel(leaver, "", Saltmarrow.self(leaver));
         assertThat(of(waiting).state()).isEqualTo(RegistrationState.WAITLISTED);
-        assertThat(waitlist.accept(waiting, "Greta Pennycot")).isEqualTo(Replied.SEATED);
+        assertThat(waitlist.accept(waiting, Saltmarrow.self(waiting))).isEqualTo(Replied.SEATED);
         assertThat(taken(at)).isEqualTo(1);
     }
 
@@ -196,12 +199,13 @@ class WaitlistCommandsTest {
         Published at = saltmarrow.publish(seats(1).callingUp());
         register(at, "Hamish Skerry", 1);
         long waiting = register(at, "Keziah Ballantrae", 2 - 1);
-        assertThatThrownBy(() -> seating.seatAnyway(waiting, " ", "test")).hasMessageContaining("reason");
-        assertThat(seating.seatAnyway(waiting, "drove four hours", "Demo Organiser"))
+        assertThatThrownBy(() -> seating.seatAnyway(waiting, " ", Saltmarrow.ORGANISER))
+                .hasMessageContaining("reason");
+        assertThat(seating.seatAnyway(waiting, "drove four hours", Saltmarrow.ORGANISER))
                 .isTrue();
         assertThat(of(waiting).state()).isEqualTo(RegistrationState.REGISTERED);
         assertThat(logbook.ofRegistration(waiting).get(0).detail()).isEqualTo("drove four hours; 1 over the seats");
-        assertThat(seating.seatAnyway(waiting, "again", "Demo Organiser")).isFalse();
+        assertThat(seating.seatAnyway(waiting, "again", Saltmarrow.ORGANISER)).isFalse();
     }
 
     @Test
@@ -209,8 +213,10 @@ class WaitlistCommandsTest {
         Published at = saltmarrow.publish(seats(4).callingUp());
         register(at, "Farrow Drangsholt", 2);
         register(at, "Odile Kestleborn", 2);
-        assertThat(seating.resize(at.session(), 3, "", "test").over()).containsExactly("Odile Kestleborn");
-        assertThat(seating.resize(at.session(), 3, "the small boat", "test").done())
+        assertThat(seating.resize(at.session(), 3, "", Saltmarrow.ORGANISER).over())
+                .containsExactly("Odile Kestleborn");
+        assertThat(seating.resize(at.session(), 3, "the small boat", Saltmarrow.ORGANISER)
+                        .done())
                 .isTrue();
         assertThat(logbook.ofSession(at.session(), 1).get(0).detail())
                 .isEqualTo("from 4 to 3; over-full: the small boat");
@@ -222,7 +228,7 @@ class WaitlistCommandsTest {
         Published at = saltmarrow.publish(seats(1).taking(one));
         register(at, "Ottoline Vance", 1);
         register(at, "Barnaby Teague", 1);
-        assertThat(roster.register(person(at.session(), "Mirela Anstruther", 1)))
+        assertThat(roster.register(person(at.session(), "Mirela Anstruther", 1), Saltmarrow.VISITOR))
                 .isEqualTo(new Registering.Refused(Registering.Reason.WAITLIST_FULL));
     }
 
@@ -236,12 +242,12 @@ class WaitlistCommandsTest {
         assertThat(outbox.ofRegistration(first))
                 .extracting(OutboxQueries.Item::anchor)
                 .containsExactly(Anchor.CONFIRM);
-        assertThat(waitlist.confirm(first)).isEqualTo(Replied.SEATED);
+        assertThat(waitlist.confirm(first, Saltmarrow.self(first))).isEqualTo(Replied.SEATED);
         assertThat(of(first).state()).isEqualTo(RegistrationState.REGISTERED);
-        assertThat(waitlist.confirm(first)).isEqualTo(Replied.SEATED);
+        assertThat(waitlist.confirm(first, Saltmarrow.self(first))).isEqualTo(Replied.SEATED);
 
         long second = register(at, "Jory Penhallow", 1);
-        roster.cancel(first, "test", "");
+        changes.cancel(first, "", Saltmarrow.self(first));
         assertThat(of(second).state()).isEqualTo(RegistrationState.CALLED_UP);
     }
 
@@ -251,7 +257,7 @@ class WaitlistCommandsTest {
         Published at = saltmarrow.publish(seats(1).taking(confirmed));
         long first = register(at, "Nerys Calloway", 1);
         clock.set(TestClock.START.plus(Duration.ofMinutes(30)));
-        assertThat(waitlist.confirm(first)).isEqualTo(Replied.TOO_LATE);
+        assertThat(waitlist.confirm(first, Saltmarrow.self(first))).isEqualTo(Replied.TOO_LATE);
         assertThat(taken(at)).isZero();
         assertThat(of(first).remarks().why()).isEqualTo("the time to confirm ran out");
     }
@@ -267,15 +273,14 @@ class WaitlistCommandsTest {
                 .mapToObj(i -> register(at, "Waiter " + (char) ('A' + i / 10) + (char) ('a' + i % 10), 1))
                 .toList();
         clock.set(START.minus(Duration.ofHours(1)));
-        leavers.forEach(id -> roster.cancel(id, "test", ""));
+        leavers.forEach(id -> changes.cancel(id, "", Saltmarrow.self(id)));
         ExecutorService crowd = Executors.newFixedThreadPool(8);
         try {
             List<Callable<Replied>> replies = waiting.stream()
-                    .map(id -> (Callable<Replied>) () -> waitlist.accept(id, "test"))
+                    .map(id -> (Callable<Replied>) () -> waitlist.accept(id, Saltmarrow.self(id)))
                     .toList();
-            List<Replied> replied = crowd.invokeAll(replies).stream()
-                    .map(WaitlistCommandsTest::get)
-                    .toList();
+            List<Replied> replied =
+                    crowd.invokeAll(replies).stream().map(HoldCommandsTest::get).toList();
             assertThat(replied).filteredOn(r -> r == Replied.SEATED).hasSize(3);
         } finally {
             crowd.shutdownNow();
@@ -301,11 +306,11 @@ class WaitlistCommandsTest {
         ExecutorService crowd = Executors.newFixedThreadPool(4);
         try {
             List<Future<Replied>> confirming = held.stream()
-                    .map(id -> crowd.submit(() -> waitlist.confirm(id)))
+                    .map(id -> crowd.submit(() -> waitlist.confirm(id, Saltmarrow.self(id))))
                     .toList();
             clock.set(TestClock.START.plus(Duration.ofMinutes(30)));
             holds.letRunOut();
-            confirming.forEach(WaitlistCommandsTest::get);
+            confirming.forEach(HoldCommandsTest::get);
         } finally {
             crowd.shutdownNow();
         }

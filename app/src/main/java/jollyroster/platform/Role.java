@@ -1,4 +1,4 @@
-package jollyroster.team;
+package jollyroster.platform;
 
 /** What a member of the team may do. */
 public enum Role {

@@ -27,13 +27,13 @@ import org.springframework.stereotype.Component;
 
 /** Reads registrations and the logbook. */
 @Component
-public class RosterQueries implements SeatCounts, PersonalHistory {
+public class RegistrationQueries implements SeatCounts, PersonalHistory {
 
     private final Reads reads;
     private final Remembered<Set<Long>, Map<Long, SeatCount>> seats;
     private final Remembered<Set<Long>, Map<Long, Map<ZoneId, Integer>>> zones;
 
-    RosterQueries(Reads reads, TableChanges changes) {
+    RegistrationQueries(Reads reads, TableChanges changes) {
         this.seats = new Remembered<>(changes, 100, "seat_count");
         this.zones = new Remembered<>(changes, 100, "registration");
         this.reads = reads;
@@ -101,7 +101,9 @@ public class RosterQueries implements SeatCounts, PersonalHistory {
                 ZoneId.of(r.get(REGISTRATION.ZONE)),
                 r.get(REGISTRATION.CREATED_AT),
                 new Registration.Hold(
-                        Optional.ofNullable(r.get(REGISTRATION.HELD_UNTIL)), r.get(REGISTRATION.IS_RACING)),
+                        Optional.ofNullable(r.get(REGISTRATION.HELD_UNTIL)),
+                        r.get(REGISTRATION.IS_RACING),
+                        r.get(REGISTRATION.SETTLED_FOR)),
                 new Registration.Remarks(
                         r.get(REGISTRATION.WHY),
                         r.get(REGISTRATION.COMPANIONS).lines().toList(),
@@ -111,18 +113,18 @@ public class RosterQueries implements SeatCounts, PersonalHistory {
     }
 
     public Optional<Registration> registration(long id) {
-        return registrations().where(REGISTRATION.ID.eq(id)).fetchOptional(RosterQueries::toRegistration);
+        return registrations().where(REGISTRATION.ID.eq(id)).fetchOptional(RegistrationQueries::toRegistration);
     }
 
     /** These registrations by number, in one query. */
     public Map<Long, Registration> registrations(Collection<Long> ids) {
         return registrations()
                 .where(REGISTRATION.ID.in(ids))
-                .fetchMap(r -> r.get(REGISTRATION.ID), RosterQueries::toRegistration);
+                .fetchMap(r -> r.get(REGISTRATION.ID), RegistrationQueries::toRegistration);
     }
 
     /**
-     * Everybody on a session, in order of registering; the waitlist is therefore in its order too.
+     * Everybody on a session, in order of registering; the line has an order of its own.
      *
      * @param session for a date of a whole series the session that leads it
      */
@@ -130,7 +132,7 @@ public class RosterQueries implements SeatCounts, PersonalHistory {
         return registrations()
                 .where(REGISTRATION.SESSION_ID.eq(session))
                 .orderBy(REGISTRATION.ID)
-                .fetch(RosterQueries::toRegistration);
+                .fetch(RegistrationQueries::toRegistration);
     }
 
     /** How many people stand in line before a waiting registration. */
@@ -150,7 +152,7 @@ public class RosterQueries implements SeatCounts, PersonalHistory {
                 .where(REGISTRATION.HELD_UNTIL.isNotNull())
                 .orderBy(REGISTRATION.HELD_UNTIL)
                 .limit(500)
-                .fetch(RosterQueries::toRegistration);
+                .fetch(RegistrationQueries::toRegistration);
     }
 
     /** The place of a waiting registration in its line, from 1. */
@@ -181,7 +183,7 @@ public class RosterQueries implements SeatCounts, PersonalHistory {
                 .where(REGISTRATION.PERSON_ID.eq(person))
                 .orderBy(REGISTRATION.ID.desc())
                 .limit(500)
-                .fetch(RosterQueries::toRegistration);
+                .fetch(RegistrationQueries::toRegistration);
     }
 
     /** How many other sessions these people registered for before, by person. */

@@ -1,0 +1,84 @@
+package jollyroster.logbook;
+
+import java.time.Instant;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.json.JsonMapper;
+
+/** The numbers and names of one entry of the logbook; kept as JSON, made words of when shown. */
+public final class Facts {
+
+    private static final JsonMapper JSON = JsonMapper.builder().build();
+    private final Map<String, Object> values;
+
+    private Facts(Map<String, Object> values) {
+        this.values = values;
+    }
+
+    public static Facts none() {
+        return new Facts(new LinkedHashMap<>());
+    }
+
+    public static Facts of(String name, Object value) {
+        return none().and(name, value);
+    }
+
+    /** The same with one more. @param value a number, a truth or text; times are kept as text (ISO 8601) */
+    public Facts and(String name, @Nullable Object value) {
+        Map<String, Object> more = new LinkedHashMap<>(values);
+        if (value != null) {
+            more.put(name, value instanceof Number || value instanceof Boolean ? value : value.toString());
+        }
+        return new Facts(more);
+    }
+
+    /** The same with all of the others. */
+    public Facts and(Facts others) {
+        Map<String, Object> more = new LinkedHashMap<>(values);
+        more.putAll(others.values);
+        return new Facts(more);
+    }
+
+    /** Reads what {@link #json()} wrote; nothing from what was not written by it. */
+    static Facts read(String json) {
+        try {
+            return json.isEmpty()
+                    ? none()
+                    : new Facts(JSON.readValue(
+                            json,
+                            JSON.getTypeFactory().constructMapType(LinkedHashMap.class, String.class, Object.class)));
+        } catch (JacksonException notOurs) {
+            return none();
+        }
+    }
+
+    String json() {
+        return values.isEmpty() ? "" : JSON.writeValueAsString(values);
+    }
+
+    boolean isEmpty() {
+        return values.isEmpty();
+    }
+
+    /** 0 when it is not there. */
+    public int number(String name) {
+        return values.get(name) instanceof Number n ? n.intValue() : 0;
+    }
+
+    /** Empty when it is not there. */
+    public String text(String name) {
+        Object value = values.get(name);
+        return value == null ? "" : value.toString();
+    }
+
+    public boolean is(String name) {
+        return Boolean.TRUE.equals(values.get(name));
+    }
+
+    Optional<Instant> time(String name) {
+        return text(name).isEmpty() ? Optional.empty() : Optional.of(Instant.parse(text(name)));
+    }
+}

@@ -1,0 +1,54 @@
+package jollyroster.seating;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import jollyroster.core.seats.SignUpStyle;
+import jollyroster.programme.Session;
+import jollyroster.programme.SessionCommands;
+import org.springframework.stereotype.Component;
+
+/** Which session keeps the seats: itself, or the one that leads its series. */
+@Component
+class Books {
+
+    private final SessionCommands programme;
+
+    Books(SessionCommands programme) {
+        this.programme = programme;
+    }
+
+    /** The book of a session; empty when there is no such session. */
+    Optional<Session> find(long session) {
+        return programme.session(session).map(this::of);
+    }
+
+    /** @throws java.util.NoSuchElementException if there is no such session */
+    Session get(long session) {
+        return find(session).orElseThrow();
+    }
+
+    Session of(Session session) {
+        return session.book() == session.id()
+                ? session
+                : programme.session(session.book()).orElseThrow();
+    }
+
+    /** Whether the last of its dates is over. */
+    boolean isOver(Session book, Instant now) {
+        return !now.isBefore(book.end())
+                && (book.lead() == null
+                        || programme.datesOf(book).stream().noneMatch(date -> now.isBefore(date.end())));
+    }
+
+    /** The sessions on which a person may be only once: this one, or all dates of which a person holds one. */
+    List<Long> exclusive(Session book, Instant now) {
+        if (book.offering().style() != SignUpStyle.ONE_DATE) {
+            return List.of(book.id());
+        }
+        return programme.ofOffering(book.offering().id()).stream()
+                .filter(date -> date.end().isAfter(now))
+                .map(Session::id)
+                .toList();
+    }
+}
