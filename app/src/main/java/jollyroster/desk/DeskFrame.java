@@ -16,7 +16,6 @@ import jollyroster.people.PersonQueries;
 import jollyroster.platform.DeskPage;
 import jollyroster.platform.Member;
 import jollyroster.platform.OrganisationQueries;
-import jollyroster.platform.Pieces;
 import jollyroster.platform.Remembered;
 import jollyroster.platform.SignedIn;
 import jollyroster.platform.TableChanges;
@@ -45,7 +44,6 @@ class DeskFrame {
     private final RegistrationQueries roster;
     private final OrganisationQueries organisation;
     private final SignedIn signedIn;
-    private final Pieces pieces;
     private final Clock clock;
     private final Remembered<Moment, Tideline> kept;
     private final LoadingCache<String, Set<ZoneId>> zones;
@@ -57,7 +55,6 @@ class DeskFrame {
             PersonQueries people,
             OrganisationQueries organisation,
             SignedIn signedIn,
-            Pieces pieces,
             TableChanges changes,
             Clock clock) {
         this.kept = new Remembered<>(changes, MOST_KEPT, SHOWN);
@@ -66,7 +63,6 @@ class DeskFrame {
         this.roster = roster;
         this.organisation = organisation;
         this.signedIn = signedIn;
-        this.pieces = pieces;
         this.clock = clock;
         this.zones =
                 Caffeine.newBuilder().expireAfterWrite(Duration.ofMinutes(5)).build(key -> people.zones());
@@ -96,11 +92,6 @@ class DeskFrame {
     @ModelAttribute("organises")
     boolean organises() {
         return signedIn.isOrganiser();
-    }
-
-    @ModelAttribute("pieces")
-    Pieces pieces() {
-        return pieces;
     }
 
     private record Moment(long member, Instant minute) {}

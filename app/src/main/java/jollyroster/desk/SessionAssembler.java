@@ -1,10 +1,7 @@
 package jollyroster.desk;
 
-import java.time.Clock;
 import java.time.Duration;
-import java.time.Instant;
 import java.time.ZoneId;
-import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -13,10 +10,7 @@ import jollyroster.core.attendance.Verdict;
 import jollyroster.core.seats.RegistrationState;
 import jollyroster.logbook.LogbookQueries;
 import jollyroster.platform.MarginNote;
-import jollyroster.platform.Pieces;
-import jollyroster.platform.Remembered;
 import jollyroster.platform.SignedIn;
-import jollyroster.platform.TableChanges;
 import jollyroster.platform.Times;
 import jollyroster.programme.HostQueries;
 import jollyroster.programme.MeetingLink;
@@ -29,70 +23,23 @@ import org.springframework.stereotype.Component;
 @Component
 class SessionAssembler {
 
-    private static final int MOST_KEPT = 40;
-
-    /** The tables that a session's page shows something of. */
-    private static final String[] SHOWN = {
-        "account",
-        "busy_calendar",
-        "change",
-        "connection",
-        "hand_mark",
-        "logbook",
-        "message",
-        "offering",
-        "offering_host",
-        "person",
-        "plan_line",
-        "question",
-        "registration",
-        "seat_count",
-        "session",
-        "session_host",
-        "venue"
-    };
-
     private final SessionReading reading;
     private final SignedIn signedIn;
-    private final Pieces pieces;
-    private final Clock clock;
-    private final Remembered<Moment, Page> kept;
 
-    SessionAssembler(SessionReading reading, SignedIn signedIn, Pieces pieces, TableChanges changed, Clock clock) {
-        this.kept = new Remembered<>(changed, MOST_KEPT, SHOWN);
+    SessionAssembler(SessionReading reading, SignedIn signedIn) {
         this.reading = reading;
         this.signedIn = signedIn;
-        this.pieces = pieces;
-        this.clock = clock;
     }
 
-    /**
-     * What is written on the page and its margin.
-     *
-     * @param rows the roster as markup
-     * @param logbook the same, a row for each entry
-     */
-    record Page(SessionView view, String rows, String logbook, Optional<FillView> fill, List<MarginNote> notes) {}
+    /** What is written on the page and its margin. @param rows the roster */
+    record Page(SessionView view, List<SessionView.Line> rows, Optional<FillView> fill, List<MarginNote> notes) {}
 
-    private record Moment(long session, boolean organiser, Instant minute) {}
-
-    /** The page of a session that whoever is signed in may see; the same for a minute while nothing it shows changes. */
+    /** The page of a session that whoever is signed in may see. */
     Optional<Page> page(long id) {
-        return visible(id)
-                .map(session -> kept.get(
-                        new Moment(id, signedIn.isOrganiser(), clock.instant().truncatedTo(ChronoUnit.MINUTES)),
-                        moment -> page(session, moment.organiser())));
-    }
-
-    private Page page(Session session, boolean organiser) {
-        SessionFacts facts = reading.of(session);
-        SessionView view = view(facts);
-        return new Page(
-                view,
-                pieces.writeAll("desk/row", "row", view.lines(organiser)),
-                pieces.writeAll("desk/row", "logged", view.logbook()),
-                FillView.of(facts),
-                SessionNotes.of(facts));
+        return visible(id).map(reading::of).map(facts -> {
+            SessionView view = view(facts);
+            return new Page(view, view.lines(signedIn.isOrganiser()), FillView.of(facts), SessionNotes.of(facts));
+        });
     }
 
     Optional<Session> visible(long id) {

@@ -76,7 +76,6 @@ class SessionController {
         model.addAttribute("organiser", signedIn.isOrganiser());
         model.addAttribute("view", page.view());
         model.addAttribute("rows", page.rows());
-        model.addAttribute("logbook", page.logbook());
         page.fill().ifPresent(fill -> model.addAttribute("fill", fill));
         model.addAttribute("notes", page.notes());
         return "desk/session";

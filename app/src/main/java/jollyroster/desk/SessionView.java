@@ -3,7 +3,6 @@ package jollyroster.desk;
 import java.util.List;
 import jollyroster.chart.RunLine;
 import jollyroster.chart.SeatStrip;
-import jollyroster.platform.Lasting;
 
 /** A session's page, decided and formatted. */
 record SessionView(
@@ -34,8 +33,7 @@ record SessionView(
         String link,
         boolean linkAskable,
         List<OtherDate> otherDates,
-        List<Undo> undoable)
-        implements Lasting {
+        List<Undo> undoable) {
 
     /** A row with all that its markup follows from. */
     record Line(long session, boolean organiser, boolean showsAttendance, List<String> questions, Row row) {}

@@ -119,7 +119,8 @@ class DoorController {
 
     private static Admission.Standing standing(RegistrationState state) {
         return switch (state) {
-            case REGISTERED, UNCONFIRMED, MAYBE -> Admission.Standing.REGISTERED;
+            case REGISTERED -> Admission.Standing.REGISTERED;
+            case UNCONFIRMED, MAYBE -> Admission.Standing.HELD;
             case WAITLISTED, CALLED_UP -> Admission.Standing.WAITLISTED;
             case CANCELLED, DECLINED -> Admission.Standing.CANCELLED;
         };

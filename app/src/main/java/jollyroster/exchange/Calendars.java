@@ -89,10 +89,11 @@ public class Calendars {
     private static String write(ICalendar calendar) {
         StringWriter text = new StringWriter();
         try (ICalWriter writer = new ICalWriter(text, ICalVersion.V2_0)) {
+            writer.getVObjectWriter().getFoldedLineWriter().setLineLength(null);
             writer.write(calendar);
         } catch (IOException neverInMemory) {
             throw new UncheckedIOException(neverInMemory);
         }
-        return text.toString();
+        return FoldedLines.of(text.toString());
     }
 }

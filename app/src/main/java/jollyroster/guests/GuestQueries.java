@@ -1,7 +1,7 @@
 package jollyroster.guests;
 
+import static jollyroster.platform.tables.Tables.DIGEST;
 import static jollyroster.platform.tables.Tables.INVITEE;
-import static jollyroster.platform.tables.Tables.OFFERING;
 import static jollyroster.platform.tables.Tables.PERSON;
 import static jollyroster.platform.tables.Tables.PLEA;
 import static jollyroster.platform.tables.Tables.REGISTRATION;
@@ -175,10 +175,10 @@ public class GuestQueries {
     /** Until when the organiser of an offering has been told; empty for never. */
     public Optional<Instant> told(long offering) {
         return reads.sql()
-                .select(OFFERING.TOLD_AT)
-                .from(OFFERING)
-                .where(OFFERING.ID.eq(offering))
-                .fetchOptional(OFFERING.TOLD_AT);
+                .select(DIGEST.TOLD_AT)
+                .from(DIGEST)
+                .where(DIGEST.OFFERING_ID.eq(offering))
+                .fetchOptional(DIGEST.TOLD_AT);
     }
 
     /** How many answers to an offering were given or changed after a time, and no later than another. */

@@ -1,5 +1,6 @@
 package jollyroster.guests;
 
+import static jollyroster.platform.tables.Tables.DIGEST;
 import static jollyroster.platform.tables.Tables.OFFERING;
 import static jollyroster.platform.tables.Tables.SESSION;
 
@@ -71,9 +72,11 @@ public class TellCommands {
                 "",
                 clock.instant());
         writes.sql()
-                .update(OFFERING)
-                .set(OFFERING.TOLD_AT, upTo)
-                .where(OFFERING.ID.eq(offering.id()))
+                .insertInto(DIGEST)
+                .set(DIGEST.OFFERING_ID, offering.id())
+                .set(DIGEST.TOLD_AT, upTo)
+                .onDuplicateKeyUpdate()
+                .set(DIGEST.TOLD_AT, upTo)
                 .execute();
     }
 

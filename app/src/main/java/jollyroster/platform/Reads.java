@@ -21,9 +21,11 @@ public record Reads(DSLContext sql) {
      * each cell, would take longer than reading it.
      */
     public void each(ResultQuery<?> query, Row row) {
+        String text = query.getSQL(ParamType.INLINED);
+        TablesRead.noteStatement(text);
         sql.connection(connection -> {
             SQLiteConnection store = connection.unwrap(SQLiteConnection.class);
-            try (PreparedStatement statement = store.prepareStatement(query.getSQL(ParamType.INLINED));
+            try (PreparedStatement statement = store.prepareStatement(text);
                     ResultSet rows = statement.executeQuery()) {
                 while (rows.next()) {
                     row.read(rows);

@@ -2,6 +2,7 @@ package jollyroster.platform;
 
 import com.github.benmanes.caffeine.cache.Caffeine;
 import com.github.benmanes.caffeine.cache.LoadingCache;
+import java.time.Duration;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 
@@ -12,6 +13,7 @@ import org.jspecify.annotations.Nullable;
  */
 public final class Remembered<K, V> {
 
+    private static final Duration UNASKED = Duration.ofHours(1);
     private final TableChanges changes;
     private final String[] tables;
     private final LoadingCache<K, Place<V>> places;
@@ -29,14 +31,18 @@ public final class Remembered<K, V> {
         }
     }
 
-    /** @param most how many entries are kept */
+    /** @param most how many entries are kept; each for an hour after it was last asked for */
     public Remembered(TableChanges changes, int most, String... tables) {
         this.changes = changes;
         this.tables = tables.clone();
-        this.places = Caffeine.newBuilder().maximumSize(most).build(key -> new Place<>());
+        this.places = Caffeine.newBuilder()
+                .maximumSize(most)
+                .expireAfterAccess(UNASKED)
+                .build(key -> new Place<>());
     }
 
     public V get(K key, Function<? super K, ? extends V> read) {
+        TablesRead.note(tables);
         Place<V> place = places.get(key);
         long asked = changes.generation(tables);
         Kept<V> known = place.since(asked);

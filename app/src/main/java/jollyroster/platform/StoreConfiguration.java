@@ -10,9 +10,11 @@ import org.apache.commons.dbcp2.PoolableConnectionFactory;
 import org.apache.commons.dbcp2.PoolingDataSource;
 import org.apache.commons.pool2.impl.GenericObjectPool;
 import org.apache.commons.pool2.impl.GenericObjectPoolConfig;
+import org.jooq.DSLContext;
 import org.jooq.SQLDialect;
 import org.jooq.conf.Settings;
 import org.jooq.impl.DSL;
+import org.jooq.impl.DefaultExecuteListenerProvider;
 import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.beans.factory.annotation.Value;
@@ -86,7 +88,9 @@ class StoreConfiguration {
 
     @Bean
     Reads reads(@Qualifier("readingDataSource") DataSource reading) {
-        return new Reads(DSL.using(reading, SQLDialect.SQLITE, settings()));
+        DSLContext sql = DSL.using(reading, SQLDialect.SQLITE, settings());
+        sql.configuration().set(new DefaultExecuteListenerProvider(new TablesRead()));
+        return new Reads(sql);
     }
 
     private static String url(String folder) {

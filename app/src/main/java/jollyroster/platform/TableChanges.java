@@ -1,5 +1,6 @@
 package jollyroster.platform;
 
+import java.util.HashMap;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
@@ -29,6 +30,27 @@ public class TableChanges implements TransactionExecutionListener {
 
     private AtomicLong count(String table) {
         return counts.computeIfAbsent(table, name -> new AtomicLong());
+    }
+
+    /** How things stand now, to be compared with later. */
+    public Snapshot snapshot() {
+        Map<String, Long> now = new HashMap<>();
+        counts.forEach((table, count) -> now.put(table, count.get()));
+        return new Snapshot(now);
+    }
+
+    /** How many changes each table had seen. */
+    public final class Snapshot {
+        private final Map<String, Long> seen;
+
+        private Snapshot(Map<String, Long> seen) {
+            this.seen = seen;
+        }
+
+        /** Whether none of these tables has changed since. */
+        public boolean holdsFor(Set<String> tables) {
+            return tables.stream().allMatch(t -> count(t).get() == seen.getOrDefault(t, 0L));
+        }
     }
 
     /** A number that is never the same again after a row of one of these tables has changed. */

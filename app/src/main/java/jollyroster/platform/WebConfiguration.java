@@ -3,15 +3,11 @@ package jollyroster.platform;
 import java.time.Duration;
 import java.util.List;
 import org.springframework.beans.factory.annotation.Value;
-import org.springframework.boot.webmvc.autoconfigure.WebMvcRegistrations;
-import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.CacheControl;
 import org.springframework.web.method.support.HandlerMethodArgumentResolver;
-import org.springframework.web.servlet.config.annotation.InterceptorRegistry;
 import org.springframework.web.servlet.config.annotation.ResourceHandlerRegistry;
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
-import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
 import org.springframework.web.servlet.resource.EncodedResourceResolver;
 import org.springframework.web.servlet.resource.PathResourceResolver;
 
@@ -21,32 +17,15 @@ class WebConfiguration implements WebMvcConfigurer {
 
     private final SignedIn signedIn;
     private final String assets;
-    private final KeptViews keptViews;
 
-    WebConfiguration(SignedIn signedIn, @Value("${jolly.assets}") String assets, KeptViews keptViews) {
+    WebConfiguration(SignedIn signedIn, @Value("${jolly.assets}") String assets) {
         this.signedIn = signedIn;
         this.assets = assets;
-        this.keptViews = keptViews;
-    }
-
-    @Bean
-    static WebMvcRegistrations registrations() {
-        return new WebMvcRegistrations() {
-            @Override
-            public RequestMappingHandlerMapping getRequestMappingHandlerMapping() {
-                return new PrefixMapping();
-            }
-        };
     }
 
     @Override
     public void addArgumentResolvers(List<HandlerMethodArgumentResolver> resolvers) {
         resolvers.add(signedIn);
-    }
-
-    @Override
-    public void addInterceptors(InterceptorRegistry registry) {
-        registry.addInterceptor(keptViews);
     }
 
     @Override

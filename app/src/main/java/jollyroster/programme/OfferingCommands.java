@@ -1,6 +1,5 @@
 package jollyroster.programme;
 
-import static jollyroster.platform.tables.Tables.CHANGE;
 import static jollyroster.platform.tables.Tables.OFFERING;
 import static jollyroster.platform.tables.Tables.OFFERING_HOST;
 import static jollyroster.platform.tables.Tables.SESSION;
@@ -286,7 +285,6 @@ public class OfferingCommands {
         writes.sql().deleteFrom(SESSION).where(SESSION.OFFERING_ID.eq(offering)).execute();
         questions.drop(offering);
         outbox.dropPlan(offering);
-        writes.sql().deleteFrom(CHANGE).where(CHANGE.OFFERING_ID.eq(offering)).execute();
         writes.sql().deleteFrom(OFFERING).where(OFFERING.ID.eq(offering)).execute();
         return true;
     }

@@ -3,17 +3,13 @@ package jollyroster.roster;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.ZoneId;
-import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import jollyroster.answers.GivenQueries;
 import jollyroster.core.seats.RegistrationState;
-import jollyroster.platform.Pieces;
-import jollyroster.platform.Remembered;
 import jollyroster.platform.SignedIn;
-import jollyroster.platform.TableChanges;
 import jollyroster.platform.Times;
 import jollyroster.programme.AskedQuestion;
 import jollyroster.programme.HostQueries;
@@ -29,15 +25,12 @@ import org.springframework.stereotype.Component;
 class RollAssembler {
 
     private static final int PAGE = 40;
-    private static final int MOST_KEPT = 40;
     private final GivenQueries given;
     private final ProgrammeQueries programme;
     private final HostQueries hosts;
     private final RosterPageQueries pages;
     private final SignedIn signedIn;
-    private final Pieces pieces;
     private final Clock clock;
-    private final Remembered<Wanted, RollView> kept;
 
     RollAssembler(
             GivenQueries given,
@@ -45,17 +38,12 @@ class RollAssembler {
             HostQueries hosts,
             RosterPageQueries pages,
             SignedIn signedIn,
-            Pieces pieces,
-            TableChanges changed,
             Clock clock) {
         this.given = given;
-        this.kept = new Remembered<>(
-                changed, MOST_KEPT, "registration", "person", "session", "offering", "venue", "question");
         this.programme = programme;
         this.hosts = hosts;
         this.pages = pages;
         this.signedIn = signedIn;
-        this.pieces = pieces;
         this.clock = clock;
     }
 
@@ -64,18 +52,10 @@ class RollAssembler {
         return programme.session(id).filter(hosts::isVisible);
     }
 
-    private record Wanted(long session, RollQuery query, long after, boolean choosable, Instant minute) {}
-
-    /** A page of the roster; the same for a minute while nothing it shows changes. */
+    /** A page of the roster. @param after the last registration of the page before; 0 for the first page */
     RollView view(Session s, RollQuery query, long after) {
-        Instant minute = clock.instant().truncatedTo(ChronoUnit.MINUTES);
-        return kept.get(new Wanted(s.id(), query, after, signedIn.isOrganiser(), minute), wanted -> read(s, wanted));
-    }
-
-    private RollView read(Session s, Wanted wanted) {
         Instant now = clock.instant();
-        RollQuery query = wanted.query();
-        long after = wanted.after();
+        boolean choosable = signedIn.isOrganiser();
         Filter filter = query.filter();
         List<RollView.Tab> tabs = tabs(s, query);
         List<AskedQuestion> questions = programme.questions(s.offering().id());
@@ -84,7 +64,7 @@ class RollAssembler {
         Map<Long, Map<Long, String>> answers =
                 given.answers(shown.stream().map(Registration::id).toList());
         List<RollView.Row> rows = shown.stream()
-                .map(r -> row(r, s, wanted.choosable(), questions, answers.getOrDefault(r.id(), Map.of())))
+                .map(r -> row(r, s, choosable, questions, answers.getOrDefault(r.id(), Map.of())))
                 .toList();
         return new RollView(
                 s.id(),
@@ -94,7 +74,7 @@ class RollAssembler {
                 Times.city(s.zone()),
                 RollView.isPast(s, now),
                 tabs,
-                pieces.writeAll("roster/row", "row", rows),
+                rows,
                 rows.size(),
                 part.found(),
                 part.more() ? shown.get(shown.size() - 1).id() : 0,

@@ -13,6 +13,7 @@ import jollyroster.programme.Session;
 import jollyroster.seating.ChangeSeatCommands;
 import jollyroster.seating.Registration;
 import jollyroster.seating.RegistrationQueries;
+import jollyroster.seating.RemarkCommands;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;

@@ -1,12 +1,10 @@
 package jollyroster.roster;
 
 import java.util.List;
-import jollyroster.answers.Answer;
-import jollyroster.platform.Lasting;
 import jollyroster.programme.AskedQuestion;
 import jollyroster.programme.Session;
 
-/** A page of a roster, decided and formatted. @param rows as markup, a row for each registration that is shown */
+/** A page of a roster, decided and formatted. @param rows one for each registration that is shown */
 record RollView(
         long session,
         long offering,
@@ -15,15 +13,14 @@ record RollView(
         String city,
         boolean past,
         List<Tab> tabs,
-        String rows,
+        List<Row> rows,
         int shown,
         int found,
         long next,
         boolean first,
         String query,
         List<Choice> questions,
-        List<Choice> dates)
-        implements Lasting {
+        List<Choice> dates) {
 
     /** A state to look at. @param number parties in it */
     record Tab(String state, String word, int number, boolean lit, String address) {}

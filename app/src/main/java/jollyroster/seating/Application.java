@@ -32,12 +32,12 @@ public record Application(
     }
 
     /** Whoever asks, should they not be known yet. */
-    public PersonCommands.Newcomer newcomer() {
+    PersonCommands.Newcomer newcomer() {
         return new PersonCommands.Newcomer(name, email, phone, zone);
     }
 
     /** The same application for another session. */
-    public Application on(long other) {
+    Application on(long other) {
         return new Application(other, name, email, phone, party, zone, companions, answers, submission);
     }
 }

@@ -14,7 +14,7 @@ import org.springframework.stereotype.Component;
 
 /** Finds everybody on a session, as part of a write that is under way. */
 @Component
-public class PartyCommands {
+class PartyCommands {
 
     private final Writes writes;
 
@@ -23,7 +23,7 @@ public class PartyCommands {
     }
 
     /** Those who take seats, the last to register first. */
-    public List<RegistrationRecord> lastSeated(long session) {
+    List<RegistrationRecord> lastSeated(long session) {
         return writes.sql()
                 .selectFrom(REGISTRATION)
                 .where(REGISTRATION.SESSION_ID.eq(session))
@@ -33,15 +33,15 @@ public class PartyCommands {
     }
 
     /** A registration with the address its letters go to. */
-    public record Addressed(RegistrationRecord registration, String email) {}
+    record Addressed(RegistrationRecord registration, String email) {}
 
     /** Everybody who is active on a session, in order of registering. */
-    public List<Addressed> everybodyOn(long session) {
+    List<Addressed> everybodyOn(long session) {
         return addressed(session, DSL.noCondition());
     }
 
     /** Those of these registrations that are active on a session. */
-    public List<Addressed> addressed(long session, Collection<Long> registrations) {
+    List<Addressed> addressed(long session, Collection<Long> registrations) {
         return addressed(session, REGISTRATION.ID.in(registrations));
     }
 

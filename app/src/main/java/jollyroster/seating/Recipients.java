@@ -11,7 +11,7 @@ import org.springframework.stereotype.Component;
 
 /** People on a roster as the outbox knows them. */
 @Component
-public class Recipients {
+class Recipients {
 
     private final SessionCommands sessions;
     private final Clock clock;
@@ -22,7 +22,7 @@ public class Recipients {
     }
 
     /** The person for each date of the book that is still to come; for the session itself when none is. */
-    public List<Recipient> of(Session session, RegistrationRecord registration, String email) {
+    List<Recipient> of(Session session, RegistrationRecord registration, String email) {
         List<Session> dates = session.lead() == null ? List.of(session) : sessions.datesOf(session);
         List<Recipient> coming = dates.stream()
                 .filter(date -> !date.cancelled() && date.start().isAfter(clock.instant()))
@@ -32,7 +32,7 @@ public class Recipients {
     }
 
     /** The person for one date. */
-    public static Recipient one(Session session, RegistrationRecord r, String email) {
+    static Recipient one(Session session, RegistrationRecord r, String email) {
         return new Recipient(
                 r.getId(),
                 session.id(),

@@ -75,10 +75,10 @@ public class RosterLetters implements Letters {
                 session.isOnline() ? "online" : session.place(),
                 session.isOnline(),
                 links.ownPage(link),
-                links.join(link),
+                registration.state().mayJoin() ? links.join(link) : links.ownPage(link),
                 organisation.organisation().name(),
                 contact(session),
-                calendarEntries(session, registration, links.join(link)),
+                calendarEntries(session, registration),
                 dates.stream()
                         .filter(date -> date.id() != session.id() && !date.cancelled())
                         .map(date -> Times.dayAndTime(date.start(), registration.zone()))
@@ -99,8 +99,18 @@ public class RosterLetters implements Letters {
         return session.offering().front().contactOr(organisation.organisation().contactEmail());
     }
 
-    /** An entry for each date of the book, so that a whole series stands in the calendar. */
-    public List<CalendarEntry> calendarEntries(Session session, Registration registration, String joinLink) {
+    /** An entry for each date of the book, so that a whole series stands in the calendar; with the way in once it is theirs. */
+    public List<CalendarEntry> calendarEntries(Session session, Registration registration) {
+        Link link = new Link(registration.id(), registration.generation());
+        return entries(session, registration, registration.state().mayJoin() ? links.join(link) : "");
+    }
+
+    /** The same without any link: a feed is read by others than the person, and goes on for long. */
+    public List<CalendarEntry> feedEntries(Session session, Registration registration) {
+        return entries(session, registration, "");
+    }
+
+    private List<CalendarEntry> entries(Session session, Registration registration, String joinLink) {
         return programme.datesOf(session).stream()
                 .map(date -> calendarEntry(date, registration, joinLink))
                 .toList();
@@ -108,6 +118,8 @@ public class RosterLetters implements Letters {
 
     /**
      * The entry a person keeps: its own for each registration and date, so that giving a seat back takes it away again.
+     *
+     * @param joinLink empty for none
      */
     private CalendarEntry calendarEntry(Session session, Registration registration, String joinLink) {
         boolean gone = session.cancelled() || standing(registration.state()) == Standing.GONE;
@@ -116,7 +128,7 @@ public class RosterLetters implements Letters {
                 "registration-" + registration.id() + date + "@" + address.host(),
                 session.sequence() + (gone ? 1 : 0),
                 session.offering().title(),
-                session.offering().summary() + "\n\nYour link: " + joinLink,
+                session.offering().summary() + (joinLink.isEmpty() ? "" : "\n\nYour link: " + joinLink),
                 session.place(),
                 joinLink,
                 session.start(),

@@ -1,12 +1,13 @@
 package jollyroster.signup;
 
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.Optional;
-import jollyroster.core.door.LinkTokens.Link;
+import java.util.function.Function;
 import jollyroster.core.door.LinkTokens.Purpose;
+import jollyroster.exchange.CalendarEntry;
 import jollyroster.exchange.Calendars;
 import jollyroster.platform.PersonalLinks;
-import jollyroster.seating.Registration;
 import jollyroster.seating.RosterLetters;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -33,27 +34,28 @@ class OwnCalendarController {
 
     @GetMapping("/my/{token}/session.ics")
     ResponseEntity<String> file(@PathVariable String token) {
-        return written(ownPage.find(token), "attachment; filename=\"session.ics\"");
+        return written(
+                ownPage.find(token),
+                f -> letters.calendarEntries(f.session(), f.registration()),
+                "attachment; filename=\"session.ics\"");
     }
 
-    /** The same, to be subscribed to. Its address opens nothing else. */
+    /** The same, to be subscribed to. Its address opens nothing else, and nothing in it does. */
     @GetMapping("/feeds/mine/{token}.ics")
     ResponseEntity<String> feed(@PathVariable String token) {
-        return written(links.read(Purpose.OWN_FEED, token).flatMap(ownPage::find), "inline");
+        return written(
+                links.read(Purpose.OWN_FEED, token).flatMap(ownPage::find),
+                f -> letters.feedEntries(f.session(), f.registration()),
+                "inline");
     }
 
-    private ResponseEntity<String> written(Optional<OwnPage.Found> found, String disposition) {
+    private ResponseEntity<String> written(
+            Optional<OwnPage.Found> found, Function<OwnPage.Found, List<CalendarEntry>> entries, String disposition) {
         return found.map(f -> ResponseEntity.ok()
                         .contentType(CALENDAR)
                         .header("Content-Disposition", disposition)
                         .header("Cache-Control", "no-store")
-                        .body(calendar(f)))
+                        .body(calendars.publish(f.session().offering().title(), entries.apply(f))))
                 .orElseGet(() -> ResponseEntity.notFound().build());
-    }
-
-    private String calendar(OwnPage.Found found) {
-        Registration r = found.registration();
-        String join = links.join(new Link(r.id(), r.generation()));
-        return calendars.publish(found.session().offering().title(), letters.calendarEntries(found.session(), r, join));
     }
 }

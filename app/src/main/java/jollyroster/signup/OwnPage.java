@@ -106,7 +106,7 @@ class OwnPage {
         Link link = new Link(r.id(), r.generation());
         ZoneId zone = r.zone();
         boolean active = RegistrationState.ACTIVE.contains(r.state());
-        boolean seated = r.state() == RegistrationState.REGISTERED || r.state() == RegistrationState.MAYBE;
+        boolean seated = r.state().mayJoin();
         boolean online = s.isOnline();
         int space = r.name().indexOf(' ');
         return new OwnView(
@@ -126,7 +126,7 @@ class OwnPage {
                 s.venue().map(Venue::accessNote).orElse(""),
                 online,
                 o.bring(),
-                links.join(link),
+                seated ? links.join(link) : "",
                 links.ownPage(link),
                 links.ownFeed(link),
                 active && now.isBefore(s.end()),

@@ -3,6 +3,7 @@ package jollyroster.team;
 import static jollyroster.platform.tables.Tables.ACCOUNT;
 
 import java.util.Locale;
+import java.util.Optional;
 import jollyroster.platform.Member;
 import jollyroster.platform.Reads;
 import jollyroster.platform.Remembered;
@@ -43,6 +44,15 @@ class AccountQueries implements UserDetailsService {
                         Role.valueOf(account.getRole()),
                         account.getIsActive()))
                 .orElseThrow(() -> new UsernameNotFoundException("No such account"));
+    }
+
+    /** The account with this address; empty for none. @param email in lower case */
+    Optional<Long> idOf(String email) {
+        return reads.sql()
+                .select(ACCOUNT.ID)
+                .from(ACCOUNT)
+                .where(ACCOUNT.EMAIL.eq(email))
+                .fetchOptional(ACCOUNT.ID);
     }
 
     private record Claim(long account, String role) {}

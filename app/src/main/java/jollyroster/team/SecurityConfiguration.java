@@ -8,6 +8,8 @@ import org.springframework.security.config.annotation.web.configurers.HeadersCon
 import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.security.web.authentication.AuthenticationSuccessHandler;
+import org.springframework.security.web.authentication.SavedRequestAwareAuthenticationSuccessHandler;
 import org.springframework.security.web.authentication.UsernamePasswordAuthenticationFilter;
 import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
@@ -42,7 +44,7 @@ class SecurityConfiguration {
                         .permitAll())
                 .formLogin(form -> form.loginPage("/sign-in")
                         .usernameParameter("email")
-                        .defaultSuccessUrl("/desk")
+                        .successHandler(toTheDesk(throttle))
                         .failureUrl("/sign-in?wrong"))
                 .logout(logout -> logout.logoutUrl("/sign-out").logoutSuccessUrl("/sign-in?out"))
                 .requestCache(cache -> cache.requestCache(deskOnly()))
@@ -52,6 +54,16 @@ class SecurityConfiguration {
                 .addFilterAfter(stillMember, UsernamePasswordAuthenticationFilter.class)
                 .headers(SecurityConfiguration::headers);
         return http.build();
+    }
+
+    private static AuthenticationSuccessHandler toTheDesk(SignInThrottle throttle) {
+        SavedRequestAwareAuthenticationSuccessHandler handler = new SavedRequestAwareAuthenticationSuccessHandler();
+        handler.setDefaultTargetUrl("/desk");
+        handler.setRequestCache(deskOnly());
+        return (request, response, who) -> {
+            throttle.succeeded(request, response, who);
+            handler.onAuthenticationSuccess(request, response, who);
+        };
     }
 
     private static CookieCsrfTokenRepository tokenInCookie() {

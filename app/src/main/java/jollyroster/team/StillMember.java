@@ -9,6 +9,8 @@ import java.io.IOException;
 import jollyroster.platform.Member;
 import org.springframework.security.core.Authentication;
 import org.springframework.security.core.context.SecurityContextHolder;
+import org.springframework.security.web.servlet.util.matcher.PathPatternRequestMatcher;
+import org.springframework.security.web.util.matcher.RequestMatcher;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
 
@@ -16,6 +18,7 @@ import org.springframework.web.filter.OncePerRequestFilter;
 @Component
 class StillMember extends OncePerRequestFilter {
 
+    private final RequestMatcher desk = PathPatternRequestMatcher.withDefaults().matcher("/desk/**");
     private final AccountQueries accounts;
 
     StillMember(AccountQueries accounts) {
@@ -24,7 +27,7 @@ class StillMember extends OncePerRequestFilter {
 
     @Override
     protected boolean shouldNotFilter(HttpServletRequest request) {
-        return !request.getRequestURI().startsWith("/desk");
+        return !desk.matches(request);
     }
 
     @Override

@@ -24,6 +24,7 @@ import jollyroster.seating.Registering;
 import jollyroster.seating.Registration;
 import jollyroster.seating.RegistrationCommands;
 import jollyroster.seating.RegistrationQueries;
+import jollyroster.seating.RemarkCommands;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;

@@ -44,7 +44,9 @@ public final class LinkTokens {
         /** Says yes, maybe or no to an invitation. */
         RSVP,
         /** A person's own calendar feed. */
-        OWN_FEED
+        OWN_FEED,
+        /** Kept by a browser that has signed in to an account. */
+        KNOWN_BROWSER
     }
 
     /**
@@ -72,7 +74,11 @@ public final class LinkTokens {
         if (!m.matches()) {
             return Optional.empty();
         }
-        Link link = new Link(Long.parseLong(m.group(1), 36), Integer.parseInt(m.group(2), 36));
+        long generation = Long.parseLong(m.group(2), 36);
+        if (generation > Integer.MAX_VALUE) {
+            return Optional.empty();
+        }
+        Link link = new Link(Long.parseLong(m.group(1), 36), (int) generation);
         byte[] claimed = Base64.getUrlDecoder().decode(m.group(3));
         return MessageDigest.isEqual(claimed, mac(purpose, link))
                         && issue(purpose, link).equals(token)

@@ -30,6 +30,11 @@ public enum RegistrationState {
         return TAKING_SEATS.contains(this);
     }
 
+    /** Whether the way into the session may be shown, sent and opened. */
+    public boolean mayJoin() {
+        return this == REGISTERED;
+    }
+
     /** As people read it: {@code called up}. */
     public String word() {
         return name().toLowerCase(Locale.ROOT).replace('_', ' ');

@@ -64,7 +64,9 @@ class DoorTest {
 
     @Test
     void rubbish_is_not_a_token() {
-        for (String rubbish : new String[] {"", "7.1", "7.1.short", "../..", "zzzzzzzzzzzzzzzz.1." + "A".repeat(22)}) {
+        for (String rubbish : new String[] {
+            "", "7.1", "7.1.short", "../..", "zzzzzzzzzzzzzzzz.1." + "A".repeat(22), "7.zzzzzz." + "A".repeat(22)
+        }) {
             assertThat(TOKENS.read(Purpose.JOIN, rubbish)).isEmpty();
         }
     }
@@ -108,6 +110,9 @@ class DoorTest {
         "WAITLISTED,BEFORE,false,PLACE_IN_LINE",
         "WAITLISTED,OPEN,false,PLACE_IN_LINE",
         "WAITLISTED,AFTER,false,OVER",
+        "HELD,BEFORE,false,NOT_YET_YOURS",
+        "HELD,OPEN,false,NOT_YET_YOURS",
+        "HELD,AFTER,false,OVER",
         "CANCELLED,OPEN,false,GIVEN_BACK",
         "CANCELLED,AFTER,true,GIVEN_BACK",
         "REGISTERED,OPEN,true,SESSION_CANCELLED",

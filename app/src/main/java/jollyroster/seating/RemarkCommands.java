@@ -1,4 +1,4 @@
-package jollyroster.roster;
+package jollyroster.seating;
 
 import static jollyroster.platform.tables.Tables.REGISTRATION;
 
@@ -13,8 +13,6 @@ import jollyroster.platform.Actor;
 import jollyroster.platform.Writes;
 import jollyroster.programme.Session;
 import jollyroster.programme.SessionCommands;
-import jollyroster.seating.PartyCommands;
-import jollyroster.seating.Recipients;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
