@@ -21,8 +21,9 @@ public final class Browserless {
 
     private static final Map<Integer, Browserless> SIGNED_IN = new ConcurrentHashMap<>();
 
+    private final CookieManager cookies = new CookieManager();
     private final HttpClient http = HttpClient.newBuilder()
-            .cookieHandler(new CookieManager())
+            .cookieHandler(cookies)
             .connectTimeout(Duration.ofSeconds(20))
             .build();
     private final String base;
@@ -58,6 +59,13 @@ public final class Browserless {
         public String csrf() {
             return document.select("input[name=_csrf]").attr("value");
         }
+    }
+
+    /** What this visitor's browser would send along. */
+    public String cookies() {
+        return cookies.getCookieStore().getCookies().stream()
+                .map(c -> c.getName() + "=" + c.getValue())
+                .collect(Collectors.joining("; "));
     }
 
     public Page get(String path) {

@@ -9,6 +9,9 @@ import java.util.Optional;
 import jollyroster.core.attendance.Verdict;
 import jollyroster.platform.Actor;
 import jollyroster.platform.Writes;
+import jollyroster.programme.HostQueries;
+import jollyroster.programme.SessionCommands;
+import org.springframework.security.access.AccessDeniedException;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -16,10 +19,14 @@ import org.springframework.transaction.annotation.Transactional;
 @Component
 public class AttendanceCommands {
 
+    private final SessionCommands sessions;
+    private final HostQueries hosts;
     private final Writes writes;
     private final Clock clock;
 
-    AttendanceCommands(Writes writes, Clock clock) {
+    AttendanceCommands(SessionCommands sessions, HostQueries hosts, Writes writes, Clock clock) {
+        this.sessions = sessions;
+        this.hosts = hosts;
         this.writes = writes;
         this.clock = clock;
     }
@@ -56,6 +63,12 @@ public class AttendanceCommands {
     @Transactional
     public void mark(long registration, long session, Optional<Verdict> verdict, Actor actor) {
         actor.requireTeam();
+        boolean theirs = sessions.session(session)
+                .filter(s -> hosts.isVisible(s, actor, clock.instant()))
+                .isPresent();
+        if (!theirs) {
+            throw new AccessDeniedException("Not a session of theirs");
+        }
         writes.sql()
                 .deleteFrom(HAND_MARK)
                 .where(HAND_MARK.REGISTRATION_ID.eq(registration))

@@ -96,6 +96,12 @@ class DeskFrame {
 
     private record Moment(long member, Instant minute) {}
 
+    /** Whether whoever looks helps at the door only, and sees names and states. */
+    @ModelAttribute("helper")
+    boolean helper() {
+        return signedIn.isHelper();
+    }
+
     @ModelAttribute("tideline")
     Tideline tideline() {
         long member = signedIn.member().map(Member::id).orElse(0L);
@@ -106,9 +112,10 @@ class DeskFrame {
     private Tideline drawn(Instant now) {
         ZoneId home = organisation.organisation().zone();
         Instant from = now.atZone(home).toLocalDate().atStartOfDay(home).toInstant();
-        List<Session> sessions = hosts.visible(programme.between(from, from.plus(REACH))).stream()
-                .filter(s -> !s.cancelled())
-                .toList();
+        List<Session> sessions =
+                hosts.visible(programme.between(from, from.plus(REACH)), signedIn.actor(), clock.instant()).stream()
+                        .filter(s -> !s.cancelled())
+                        .toList();
         Map<Long, SeatCount> counts =
                 roster.of(sessions.stream().map(Session::id).toList());
         return Tideline.of(

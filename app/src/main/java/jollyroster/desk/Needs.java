@@ -80,7 +80,7 @@ class Needs {
 
     List<Need> at(Instant now) {
         List<Need> needs = new ArrayList<>();
-        List<Session> soon = hosts.visible(programme.between(now, now.plus(SOON))).stream()
+        List<Session> soon = hosts.visible(programme.between(now, now.plus(SOON)), signedIn.actor(), now).stream()
                 .filter(s -> !s.cancelled() && s.offering().status() != OfferingStatus.DRAFT)
                 .toList();
         Map<Long, SeatCount> counts = roster.of(soon.stream().map(Session::id).toList());
@@ -213,7 +213,7 @@ class Needs {
     }
 
     private void unmarked(Instant now, List<Need> needs) {
-        List<Session> past = hosts.visible(programme.between(now.minus(LATELY), now)).stream()
+        List<Session> past = hosts.visible(programme.between(now.minus(LATELY), now), signedIn.actor(), now).stream()
                 .filter(s -> !s.cancelled() && !s.end().isAfter(now))
                 .toList();
         List<Long> ids = past.stream().map(Session::id).toList();

@@ -38,7 +38,11 @@ class SessionAssembler {
     Optional<Page> page(long id) {
         return visible(id).map(reading::of).map(facts -> {
             SessionView view = view(facts);
-            return new Page(view, view.lines(signedIn.isOrganiser()), FillView.of(facts), SessionNotes.of(facts));
+            return new Page(
+                    view,
+                    view.lines(signedIn.isOrganiser(), !signedIn.isHelper()),
+                    FillView.of(facts),
+                    SessionNotes.of(facts));
         });
     }
 

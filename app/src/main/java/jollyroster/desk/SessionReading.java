@@ -11,6 +11,7 @@ import jollyroster.attendance.AttendanceQueries;
 import jollyroster.core.foresight.Course;
 import jollyroster.logbook.LogbookQueries;
 import jollyroster.outbox.OutboxQueries;
+import jollyroster.platform.SignedIn;
 import jollyroster.programme.Clashes;
 import jollyroster.programme.HostQueries;
 import jollyroster.programme.ProgrammeQueries;
@@ -29,6 +30,7 @@ class SessionReading {
     private static final int LOGBOOK_SHOWN = 40;
     private static final int ROWS_SHOWN = 40;
     private static final int ROWS_TO_MARK = 300;
+    private final SignedIn signedIn;
     private final GivenQueries given;
     private final LogbookQueries logbook;
     private final ProgrammeQueries programme;
@@ -43,6 +45,7 @@ class SessionReading {
     private final Clock clock;
 
     SessionReading(
+            SignedIn signedIn,
             GivenQueries given,
             LogbookQueries logbook,
             ProgrammeQueries programme,
@@ -55,6 +58,7 @@ class SessionReading {
             OutboxQueries outbox,
             AttendanceQueries attendance,
             Clock clock) {
+        this.signedIn = signedIn;
         this.given = given;
         this.logbook = logbook;
         this.programme = programme;
@@ -71,7 +75,7 @@ class SessionReading {
 
     /** A session that whoever is signed in may see. */
     Optional<Session> visible(long id) {
-        return programme.session(id).filter(hosts::isVisible);
+        return programme.session(id).filter(s -> hosts.isVisible(s, signedIn.actor(), clock.instant()));
     }
 
     /** All that the page of a session shows, as it is now. */

@@ -38,9 +38,10 @@ record SessionView(
     /** A row with all that its markup follows from. */
     record Line(long session, boolean organiser, boolean showsAttendance, List<String> questions, Row row) {}
 
-    List<Line> lines(boolean organiser) {
+    /** @param answers whether whoever looks may see them */
+    List<Line> lines(boolean organiser, boolean answers) {
         return rows.stream()
-                .map(row -> new Line(id, organiser, showsAttendance, questions, row))
+                .map(row -> new Line(id, organiser, showsAttendance, answers ? questions : List.of(), row))
                 .toList();
     }
 

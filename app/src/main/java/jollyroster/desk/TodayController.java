@@ -83,7 +83,9 @@ class TodayController {
     }
 
     private List<AtHand> atHand(Instant now, ZoneId home) {
-        List<Session> sessions = hosts.visible(programme.between(now, now.plus(java.time.Duration.ofDays(30)))).stream()
+        List<Session> sessions = hosts
+                .visible(programme.between(now, now.plus(java.time.Duration.ofDays(30))), signedIn.actor(), now)
+                .stream()
                 .filter(s -> !s.cancelled())
                 .limit(NEXT_SESSIONS)
                 .toList();

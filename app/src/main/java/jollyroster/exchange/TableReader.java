@@ -17,6 +17,7 @@ import org.apache.commons.csv.CSVRecord;
 /** Reads tables as people have them: CSV (RFC 4180), parted by commas, semicolons or tabs, in one of the usual encodings. */
 public final class TableReader {
 
+    private static final int MOST_COLUMNS = 200;
     private static final Charset WESTERN = Charset.forName("windows-1252");
 
     private TableReader() {}
@@ -75,6 +76,10 @@ public final class TableReader {
             for (CSVRecord row : parser) {
                 if (records.size() > mostRows) {
                     throw new NotATable("More than %,d rows; please part the file.".formatted(mostRows));
+                }
+                if (row.size() > MOST_COLUMNS) {
+                    throw new NotATable("More than %,d columns in line %,d; please leave out what is not needed."
+                            .formatted(MOST_COLUMNS, row.getRecordNumber()));
                 }
                 records.add(row);
             }

@@ -33,10 +33,11 @@ public class BusyCommands {
      * Adds a calendar with what was read from it.
      *
      * @param address where it is read again, or empty for a file
+     * @param notPlaced what had to be left out, in words; empty for nothing
      * @return its number
      */
     @Transactional
-    public long add(long host, String name, String address, List<Interval> blocks, Actor actor) {
+    public long add(long host, String name, String address, List<Interval> blocks, String notPlaced, Actor actor) {
         actor.requireOrganiser();
         long id = writes.sql()
                 .insertInto(BUSY_CALENDAR)
@@ -46,7 +47,7 @@ public class BusyCommands {
                 .set(BUSY_CALENDAR.PROBLEM, "")
                 .returningResult(BUSY_CALENDAR.ID)
                 .fetchOne(BUSY_CALENDAR.ID);
-        replace(id, blocks, next(address));
+        replace(id, blocks, notPlaced, next(address));
         return id;
     }
 
@@ -56,12 +57,12 @@ public class BusyCommands {
 
     /** Puts what was read again in the place of what was known. */
     @Transactional
-    public void readAgain(long calendar, List<Interval> blocks, Actor actor) {
+    public void readAgain(long calendar, List<Interval> blocks, String notPlaced, Actor actor) {
         actor.requireTeam();
-        replace(calendar, blocks, clock.instant().plus(EVERY));
+        replace(calendar, blocks, notPlaced, clock.instant().plus(EVERY));
     }
 
-    private void replace(long calendar, List<Interval> blocks, @Nullable Instant next) {
+    private void replace(long calendar, List<Interval> blocks, String notPlaced, @Nullable Instant next) {
         writes.sql()
                 .deleteFrom(BUSY_BLOCK)
                 .where(BUSY_BLOCK.CALENDAR_ID.eq(calendar))
@@ -79,7 +80,7 @@ public class BusyCommands {
                 .update(BUSY_CALENDAR)
                 .set(BUSY_CALENDAR.READ_AT, clock.instant())
                 .set(BUSY_CALENDAR.NEXT_AT, next)
-                .set(BUSY_CALENDAR.PROBLEM, "")
+                .set(BUSY_CALENDAR.PROBLEM, notPlaced)
                 .where(BUSY_CALENDAR.ID.eq(calendar))
                 .execute();
     }
@@ -90,7 +91,7 @@ public class BusyCommands {
         actor.requireTeam();
         writes.sql()
                 .update(BUSY_CALENDAR)
-                .set(BUSY_CALENDAR.PROBLEM, problem)
+                .set(BUSY_CALENDAR.PROBLEM, problem + " What was known before still counts.")
                 .set(BUSY_CALENDAR.NEXT_AT, clock.instant().plus(EVERY))
                 .where(BUSY_CALENDAR.ID.eq(calendar))
                 .execute();

@@ -57,16 +57,16 @@ public class BusyReading {
 
     /** Takes a file in. @return how many busy times it holds */
     public int takeFile(long host, String name, String text, Actor actor) throws NotRead {
-        List<Interval> blocks = blocks(text);
-        commands.add(host, name, "", blocks, actor);
-        return blocks.size();
+        Blocks read = blocks(text);
+        commands.add(host, name, "", read.spans(), read.notPlaced(), actor);
+        return read.spans().size();
     }
 
     /** Takes a calendar at an address in. @return how many busy times it holds */
     public int takeAddress(long host, String name, String address, Actor actor) throws NotRead {
-        List<Interval> blocks = blocks(fetch(address));
-        commands.add(host, name, address, blocks, actor);
-        return blocks.size();
+        Blocks read = blocks(fetch(address));
+        commands.add(host, name, address, read.spans(), read.notPlaced(), actor);
+        return read.spans().size();
     }
 
     private String fetch(String address) throws NotRead {
@@ -77,7 +77,10 @@ public class BusyReading {
         }
     }
 
-    private List<Interval> blocks(String text) throws NotRead {
+    /** What was read. @param notPlaced what had to be left out, in words; empty for nothing */
+    private record Blocks(List<Interval> spans, String notPlaced) {}
+
+    private Blocks blocks(String text) throws NotRead {
         Instant now = clock.instant();
         CalendarReader.Reading reading = CalendarReader.read(
                 text,
@@ -86,12 +89,13 @@ public class BusyReading {
         if (reading instanceof CalendarReader.Reading.Refused refused) {
             throw new NotRead(refused.because().words());
         }
-        return ((CalendarReader.Reading.Read) reading)
-                .events().stream()
-                        .map(CalendarReader.Event::span)
-                        .filter(span -> !span.length().isZero())
-                        .distinct()
-                        .toList();
+        CalendarReader.Reading.Read read = (CalendarReader.Reading.Read) reading;
+        List<Interval> spans = read.events().stream()
+                .map(CalendarReader.Event::span)
+                .filter(span -> !span.length().isZero())
+                .distinct()
+                .toList();
+        return new Blocks(spans, read.notPlaced());
     }
 
     @Scheduled(fixedDelay = 60_000, initialDelay = 30_000)
@@ -105,10 +109,14 @@ public class BusyReading {
     void readDue() {
         for (BusyQueries.Calendar calendar : queries.due(clock.instant(), BATCH)) {
             try {
-                commands.readAgain(calendar.id(), blocks(fetch(calendar.address())), ACTOR);
+                Blocks read = blocks(fetch(calendar.address()));
+                commands.readAgain(calendar.id(), read.spans(), read.notPlaced(), ACTOR);
             } catch (NotRead e) {
                 LOG.warn("The calendar {} could not be read: {}", calendar.id(), e.getMessage());
                 commands.notRead(calendar.id(), String.valueOf(e.getMessage()), ACTOR);
+            } catch (RuntimeException bad) {
+                LOG.error("The calendar {} could not be read: {}", calendar.id(), bad.toString());
+                commands.notRead(calendar.id(), "The calendar could not be read.", ACTOR);
             }
         }
     }

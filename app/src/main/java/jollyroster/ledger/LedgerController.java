@@ -122,7 +122,9 @@ class LedgerController {
     String ledger(@ModelAttribute("filter") LedgerFilter filter, Model model) {
         Instant now = clock.instant();
         List<Session> held = hosts.visible(
-                filter.isPast() ? queries.between(now.minus(REACH), now) : queries.between(now, now.plus(REACH)));
+                filter.isPast() ? queries.between(now.minus(REACH), now) : queries.between(now, now.plus(REACH)),
+                signedIn.actor(),
+                now);
         List<Session> sessions = new ArrayList<>(held.stream()
                 .filter(s -> filter.isPast() != s.end().isAfter(now))
                 .toList());

@@ -7,6 +7,7 @@ import org.springframework.beans.InvalidPropertyException;
 import org.springframework.validation.DataBinder;
 import org.springframework.web.bind.annotation.ControllerAdvice;
 import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.multipart.MultipartException;
 
 /**
  * A form whose fields have names that no page of ours gives them, such as {@code question[100000].label}, is a bad request,
@@ -14,6 +15,12 @@ import org.springframework.web.bind.annotation.ExceptionHandler;
  */
 @ControllerAdvice
 class BadFields {
+
+    /** Parts of a form that break off, or say of themselves what cannot be. */
+    @ExceptionHandler(MultipartException.class)
+    void refuse(MultipartException broken, HttpServletResponse response) throws IOException {
+        response.sendError(HttpServletResponse.SC_BAD_REQUEST);
+    }
 
     @ExceptionHandler({IndexOutOfBoundsException.class, IllegalArgumentException.class, InvalidPropertyException.class})
     void refuse(RuntimeException thrown, HttpServletResponse response) throws IOException {

@@ -6,8 +6,14 @@ import java.time.LocalDateTime;
 import java.time.ZoneOffset;
 import org.jooq.impl.AbstractConverter;
 
-/** Instants as fixed-width UTC text with milliseconds; what is finer is cut off. Text order is time order. */
+/**
+ * Instants as fixed-width UTC text with milliseconds; what is finer is cut off. Text order is time order. Only the years 1 to
+ * 9999 can be kept; borders check that nothing else comes so far.
+ */
 public final class InstantConverter extends AbstractConverter<String, Instant> {
+
+    private static final Instant EARLIEST = Instant.parse("0001-01-01T00:00:00Z");
+    private static final Instant TOO_LATE = Instant.parse("9999-12-31T00:00:00Z");
 
     public InstantConverter() {
         super(String.class, Instant.class);
@@ -41,6 +47,9 @@ public final class InstantConverter extends AbstractConverter<String, Instant> {
 
     /** Written by hand, as every row of every write carries a few: a formatter takes many times as long. */
     private static String text(Instant instant) {
+        if (instant.isBefore(EARLIEST) || !instant.isBefore(TOO_LATE)) {
+            throw new IllegalArgumentException("Not a time that is kept: " + instant);
+        }
         LocalDateTime utc = LocalDateTime.ofEpochSecond(instant.getEpochSecond(), 0, ZoneOffset.UTC);
         byte[] text = "0000-00-00T00:00:00.000Z".getBytes(StandardCharsets.ISO_8859_1);
         digits(text, 0, 4, utc.getYear());

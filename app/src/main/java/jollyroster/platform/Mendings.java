@@ -29,7 +29,7 @@ class Mendings implements ApplicationRunner {
                     .selectFrom(MENDING)
                     .where(MENDING.IS_TOLD.isFalse())
                     .orderBy(MENDING.ID)
-                    .forEach(m -> LOG.warn("Mended {} registrations: {}", m.getRowCount(), m.getWhat()));
+                    .forEach(m -> LOG.warn("Mended {} rows: {}", m.getRowCount(), m.getWhat()));
             writes.sql().update(MENDING).set(MENDING.IS_TOLD, true).execute();
         });
     }

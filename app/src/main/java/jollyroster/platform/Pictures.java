@@ -9,7 +9,9 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.util.Iterator;
 import java.util.Optional;
+import java.util.concurrent.Semaphore;
 import javax.imageio.ImageIO;
+import javax.imageio.ImageReadParam;
 import javax.imageio.ImageReader;
 import javax.imageio.stream.ImageInputStream;
 
@@ -23,6 +25,10 @@ public final class Pictures {
     public static final int LARGEST_FILE = 5_000_000;
 
     private static final long MOST_PIXELS = 40_000_000;
+    private static final long ENOUGH_PIXELS = 6_000_000;
+
+    /** One picture at a time is decoded: each may take tens of megabytes while it is. */
+    private static final Semaphore ONE_AT_A_TIME = new Semaphore(1, true);
 
     private Pictures() {}
 
@@ -43,11 +49,14 @@ public final class Pictures {
         if (file.length > LARGEST_FILE) {
             return Optional.empty();
         }
+        ONE_AT_A_TIME.acquireUninterruptibly();
         try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(file))) {
             Iterator<ImageReader> readers = ImageIO.getImageReaders(in);
             return readers.hasNext() ? decode(readers.next(), in) : Optional.empty();
         } catch (IOException | RuntimeException notAPicture) {
             return Optional.empty();
+        } finally {
+            ONE_AT_A_TIME.release();
         }
     }
 
@@ -55,10 +64,18 @@ public final class Pictures {
         try {
             reader.setInput(in, true, true);
             long pixels = (long) reader.getWidth(0) * reader.getHeight(0);
-            return pixels < 1 || pixels > MOST_PIXELS ? Optional.empty() : Optional.of(reader.read(0));
+            return pixels < 1 || pixels > MOST_PIXELS ? Optional.empty() : Optional.of(thinned(reader, pixels));
         } finally {
             reader.dispose();
         }
+    }
+
+    /** Decoded with only as many pixels as are of use: every second, third or further one of a large picture. */
+    private static BufferedImage thinned(ImageReader reader, long pixels) throws IOException {
+        int every = (int) Math.max(1, Math.floor(Math.sqrt((double) pixels / ENOUGH_PIXELS)));
+        ImageReadParam use = reader.getDefaultReadParam();
+        use.setSourceSubsampling(every, every, 0, 0);
+        return reader.read(0, use);
     }
 
     private static BufferedImage scaled(BufferedImage image, int most, int type) {

@@ -3,6 +3,7 @@ package jollyroster.programme;
 import static jollyroster.platform.tables.Tables.OFFERING_HOST;
 import static jollyroster.platform.tables.Tables.SESSION_HOST;
 
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
@@ -11,9 +12,11 @@ import java.util.Map;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import jollyroster.core.door.DoorHours;
+import jollyroster.platform.Actor;
 import jollyroster.platform.Reads;
 import jollyroster.platform.Remembered;
-import jollyroster.platform.SignedIn;
+import jollyroster.platform.Role;
 import jollyroster.platform.TableChanges;
 import jollyroster.team.TeamQueries;
 import org.jooq.Record2;
@@ -25,14 +28,12 @@ public class HostQueries {
 
     private final Reads reads;
     private final TeamQueries team;
-    private final SignedIn signedIn;
     private final Remembered<Long, List<Host>> usual;
 
-    HostQueries(Reads reads, TeamQueries team, SignedIn signedIn, TableChanges changes) {
+    HostQueries(Reads reads, TeamQueries team, TableChanges changes) {
         this.usual = new Remembered<>(changes, 200, "offering", "account");
         this.reads = reads;
         this.team = team;
-        this.signedIn = signedIn;
     }
 
     /** A member of the team who leads a session. */
@@ -104,19 +105,39 @@ public class HostQueries {
                 .collect(Collectors.joining(", "));
     }
 
-    /** Those of the sessions that whoever is signed in may see: a host sees only sessions they lead. */
-    public List<Session> visible(List<Session> sessions) {
-        if (!signedIn.isHost()) {
+    /**
+     * Those of the sessions that somebody may see: an organiser and the program all, a host those they lead, a helper
+     * today's, and nobody else any.
+     */
+    public List<Session> visible(List<Session> sessions, Actor actor, Instant now) {
+        if (actor.isOrganiser()) {
             return sessions;
         }
-        long me = signedIn.member().map(m -> m.id()).orElse(0L);
+        if (!(actor instanceof Actor.Team member)) {
+            return List.of();
+        }
+        return member.role() == Role.HOST ? ledBy(member.id(), sessions) : onDuty(sessions, now);
+    }
+
+    private List<Session> ledBy(long host, List<Session> sessions) {
         Map<Long, List<Host>> hosts = of(sessions);
         return sessions.stream()
-                .filter(s -> hosts.get(s.id()).stream().anyMatch(h -> h.id() == me))
+                .filter(s -> hosts.get(s.id()).stream().anyMatch(h -> h.id() == host))
                 .toList();
     }
 
-    public boolean isVisible(Session session) {
-        return !visible(List.of(session)).isEmpty();
+    /** Today's in the session's own zone, and those whose door is still open. */
+    private static List<Session> onDuty(List<Session> sessions, Instant now) {
+        return sessions.stream()
+                .filter(s -> isToday(s, now) || s.doorHours().at(now) == DoorHours.Phase.OPEN)
+                .toList();
+    }
+
+    private static boolean isToday(Session s, Instant now) {
+        return now.atZone(s.zone()).toLocalDate().equals(s.zonedStart().toLocalDate());
+    }
+
+    public boolean isVisible(Session session, Actor actor, Instant now) {
+        return !visible(List.of(session), actor, now).isEmpty();
     }
 }

@@ -49,14 +49,15 @@ class RollAssembler {
 
     /** A session that whoever is signed in may see. */
     Optional<Session> session(long id) {
-        return programme.session(id).filter(hosts::isVisible);
+        return programme.session(id).filter(s -> hosts.isVisible(s, signedIn.actor(), clock.instant()));
     }
 
     /** A page of the roster. @param after the last registration of the page before; 0 for the first page */
     RollView view(Session s, RollQuery query, long after) {
         Instant now = clock.instant();
         boolean choosable = signedIn.isOrganiser();
-        Filter filter = query.filter();
+        boolean onDuty = signedIn.isHelper();
+        Filter filter = onDuty ? query.namesOnly() : query.filter();
         List<RollView.Tab> tabs = tabs(s, query);
         List<AskedQuestion> questions = programme.questions(s.offering().id());
         Part part = isByState(filter) ? byState(s, filter, tabs, after) : searched(s, filter, after);
@@ -65,6 +66,7 @@ class RollAssembler {
                 given.answers(shown.stream().map(Registration::id).toList());
         List<RollView.Row> rows = shown.stream()
                 .map(r -> row(r, s, choosable, questions, answers.getOrDefault(r.id(), Map.of())))
+                .map(row -> onDuty ? row.withoutParticulars() : row)
                 .toList();
         return new RollView(
                 s.id(),
@@ -80,7 +82,7 @@ class RollAssembler {
                 part.more() ? shown.get(shown.size() - 1).id() : 0,
                 after == 0,
                 query.inAddress(),
-                RollView.choices(questions),
+                onDuty ? List.of() : RollView.choices(questions),
                 otherDates(s, now));
     }
 

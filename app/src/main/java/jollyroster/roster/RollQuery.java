@@ -49,6 +49,13 @@ record RollQuery(String q, String state, String question, String is, String mark
                         .orElse(Sort.STATE));
     }
 
+    /** What a helper can look for: names and states. */
+    Filter namesOnly() {
+        Filter asked = filter();
+        String names = q.contains("@") ? "" : q;
+        return new Filter(names, asked.states(), 0, "", false, asked.sort());
+    }
+
     private List<RegistrationState> states() {
         return Arrays.stream(RegistrationState.values())
                 .filter(s -> s.code().equals(state))

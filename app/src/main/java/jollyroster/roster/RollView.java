@@ -52,7 +52,31 @@ record RollView(
             List<Answer> answers,
             String note,
             boolean marked,
-            String why) {}
+            String why) {
+
+        /** As a helper sees it: who, with whom and in what state. */
+        Row withoutParticulars() {
+            return new Row(
+                    session,
+                    choosable,
+                    id,
+                    person,
+                    state,
+                    stateWord,
+                    held,
+                    name,
+                    companions,
+                    "",
+                    "",
+                    party,
+                    registered,
+                    theirTime,
+                    List.of(),
+                    "",
+                    false,
+                    "");
+        }
+    }
 
     record Answer(String question, String value) {}
 

@@ -195,7 +195,11 @@ class DatesController {
                     "warned", "Nothing was read. " + refused.because().words());
             return back(id);
         }
-        String text = written(((CalendarReader.Reading.Read) reading).events(), offering);
+        CalendarReader.Reading.Read read = (CalendarReader.Reading.Read) reading;
+        if (!read.notPlaced().isEmpty()) {
+            model.addAttribute("warned", read.notPlaced());
+        }
+        String text = written(read.events(), offering, now);
         if (text.isEmpty()) {
             flash.addFlashAttribute("warned", "Nothing was read. The file has no event with a time still to come.");
             return back(id);
@@ -203,8 +207,9 @@ class DatesController {
         return proposed(model, offering, text, false);
     }
 
-    private static String written(List<CalendarReader.Event> events, Offering offering) {
+    private static String written(List<CalendarReader.Event> events, Offering offering, Instant now) {
         return TypedDatesText.write(events.stream()
+                .filter(e -> e.span().start().isAfter(now))
                 .filter(e -> !e.allDay() && !e.span().length().isZero())
                 .filter(e -> e.span().length().compareTo(SessionTime.LONGEST) <= 0)
                 .limit(TypedDates.MOST_SESSIONS)

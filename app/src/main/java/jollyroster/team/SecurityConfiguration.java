@@ -32,9 +32,27 @@ class SecurityConfiguration {
     static final String MAIL_POLICY = "default-src 'none'; img-src data:; style-src 'unsafe-inline'; "
             + "frame-ancestors 'self'; sandbox allow-popups allow-top-navigation-by-user-activation";
 
+    /** What takes people's data away, and tells why they stand where they stand; of sessions that may be seen. */
+    private static final String[] FOR_ORGANISERS_AND_HOSTS = {
+        "/desk/sessions/*/roster.csv",
+        "/desk/sessions/*/roster.vcf",
+        "/desk/sessions/*/roster/addresses",
+        "/desk/sessions/*/roster.pdf",
+        "/desk/sessions/*/sign-in.pdf",
+        "/desk/sessions/*/badges.pdf",
+        "/desk/sessions/*/why/*"
+    };
+
+    /** Forms that only an organiser can send are only shown to one. */
+    private static final String[] FORMS_FOR_ORGANISERS = {"/desk/sessions/*/add", "/desk/sessions/*/import"};
+
     @Bean
     SecurityFilterChain security(HttpSecurity http, SignInThrottle throttle, StillMember stillMember) throws Exception {
-        http.authorizeHttpRequests(requests -> requests.requestMatchers(HttpMethod.GET, FOR_ALL_OF_THE_TEAM)
+        http.authorizeHttpRequests(requests -> requests.requestMatchers(HttpMethod.GET, FOR_ORGANISERS_AND_HOSTS)
+                        .hasAnyRole("ORGANISER", "HOST")
+                        .requestMatchers(HttpMethod.GET, FORMS_FOR_ORGANISERS)
+                        .hasRole("ORGANISER")
+                        .requestMatchers(HttpMethod.GET, FOR_ALL_OF_THE_TEAM)
                         .hasAnyRole("ORGANISER", "HOST", "HELPER")
                         .requestMatchers("/desk/sessions/*/registrations/*/mark", "/desk/clock")
                         .hasAnyRole("ORGANISER", "HOST", "HELPER")

@@ -3,16 +3,19 @@ package jollyroster.exchange;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.net.InetAddress;
+import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.List;
+import java.util.stream.Stream;
 import jollyroster.core.dates.Interval;
 import jollyroster.exchange.CalendarReader.Problem;
 import jollyroster.exchange.CalendarReader.Reading;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** Calendars from elsewhere, good and bad. */
 class CalendarReaderTest {
@@ -132,5 +135,133 @@ class CalendarReaderTest {
     void addresses_that_are_not_allowed_are_not_asked(String address) {
         assertThat(org.assertj.core.api.Assertions.catchThrowable(() -> new RemoteCalendars(false).fetch(address)))
                 .isInstanceOf(RemoteCalendars.NotFetched.class);
+    }
+
+    private static String event(String... lines) {
+        return file(Stream.of(
+                        List.of("BEGIN:VEVENT", "UID:a", "DTSTAMP:20270101T000000Z"),
+                        List.of(lines),
+                        List.of("END:VEVENT"))
+                .flatMap(List::stream)
+                .toArray(String[]::new));
+    }
+
+    /** Names as other systems write them; the first three are in CLDR's windowsZones. 12:00 in each is another instant. */
+    @ParameterizedTest
+    @CsvSource({
+        "Eastern Standard Time,2027-04-01T16:00:00Z",
+        "W. Europe Standard Time,2027-04-01T10:00:00Z",
+        "Atlantic Standard Time,2027-04-01T15:00:00Z",
+        "US-Eastern,2027-04-01T16:00:00Z",
+        "/example.org/20270101_1/America/New_York,2027-04-01T16:00:00Z",
+        "/example.org/America/Argentina/Salta,2027-04-01T15:00:00Z"
+    })
+    void zones_are_known_by_the_names_other_systems_give_them(String name, Instant start) {
+        String text = event("DTSTART;TZID=\"" + name + "\":20270401T120000", "DURATION:PT1H");
+        assertThat(events(text)).extracting(e -> e.span().start()).containsExactly(start);
+    }
+
+    @Test
+    void a_zone_of_no_known_name_is_known_by_its_rules() {
+        String rules = String.join(
+                "\r\n",
+                "BEGIN:VTIMEZONE",
+                "TZID:Customized Time Zone",
+                "BEGIN:STANDARD",
+                "DTSTART:16010101T030000",
+                "TZOFFSETFROM:+0200",
+                "TZOFFSETTO:+0100",
+                "RRULE:FREQ=YEARLY;BYDAY=-1SU;BYMONTH=10",
+                "END:STANDARD",
+                "BEGIN:DAYLIGHT",
+                "DTSTART:16010101T020000",
+                "TZOFFSETFROM:+0100",
+                "TZOFFSETTO:+0200",
+                "RRULE:FREQ=YEARLY;BYDAY=-1SU;BYMONTH=3",
+                "END:DAYLIGHT",
+                "END:VTIMEZONE");
+        String text = file(
+                rules,
+                "BEGIN:VEVENT",
+                "UID:a",
+                "DTSTAMP:20270101T000000Z",
+                "DTSTART;TZID=Customized Time Zone:20270322T120000",
+                "DURATION:PT1H",
+                "RRULE:FREQ=WEEKLY;COUNT=2",
+                "END:VEVENT");
+        assertThat(events(text))
+                .as("Europe's clocks change on 28 March 2027")
+                .extracting(e -> e.span().start())
+                .containsExactly(Instant.parse("2027-03-22T11:00:00Z"), Instant.parse("2027-03-29T10:00:00Z"));
+    }
+
+    @Test
+    void an_event_that_cannot_be_placed_costs_itself_and_is_spoken_of() {
+        String text = file(
+                "BEGIN:VEVENT",
+                "UID:a",
+                "DTSTAMP:20270101T000000Z",
+                "DTSTART;TZID=Middle of Nowhere:20270401T120000",
+                "DURATION:PT1H",
+                "END:VEVENT",
+                "BEGIN:VEVENT",
+                "UID:b",
+                "DTSTAMP:20270101T000000Z",
+                "DTSTART:20270402T120000Z",
+                "DURATION:PT1H",
+                "END:VEVENT");
+        Reading.Read read = (Reading.Read) CalendarReader.read(text, SPRING, HALIFAX);
+        assertThat(read.events())
+                .extracting(e -> e.span().start())
+                .containsExactly(Instant.parse("2027-04-02T12:00:00Z"));
+        assertThat(read.notPlaced())
+                .isEqualTo("One event is left out, in a time zone that is not known: “Middle of Nowhere”.");
+    }
+
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "DTSTART:00000101T000000Z|DTEND:99991231T235959Z",
+                "DTSTART;VALUE=DATE:00000101|DTEND;VALUE=DATE:99991231",
+                "DTSTART:20270402T120000Z|DURATION:P999999999D",
+                "DTSTART:20270402T120000Z|DTEND:20270402T130000Z|RRULE:FREQ=MONTHLY;BYSETPOS=2147483647;BYDAY=MO",
+                "DTSTART:20270402T120000Z|DTEND:20270402T130000Z|RRULE:FREQ=MONTHLY;BYSETPOS=-99999999999;BYDAY=MO",
+                "DTSTART:20270402T120000Z|DTEND:20270402T130000Z|RRULE:FREQ=SECONDLY;INTERVAL=0",
+                "DTSTART:20270402T120000Z|DTEND:20270402T130000Z|RRULE:FREQ=YEARLY;BYMONTHDAY=31;BYMONTH=2",
+                "DTSTART:20279999T999999Z|DTEND:20270402T130000Z"
+            })
+    void absurd_times_stay_within_the_window_or_are_left_out(String lines) {
+        assertThat(events(event(lines.split("\\|")))).allSatisfy(e -> {
+            assertThat(e.span().start()).isAfterOrEqualTo(SPRING.start());
+            assertThat(e.span().end()).isBeforeOrEqualTo(SPRING.end());
+        });
+    }
+
+    @Test
+    void single_dates_that_are_added_and_taken_away_count() {
+        String text = event(
+                "DTSTART:20270405T120000Z",
+                "DURATION:PT1H",
+                "RRULE:FREQ=WEEKLY;COUNT=3",
+                "RDATE:20270407T120000Z,20270408T120000Z",
+                "EXDATE:20270412T120000Z");
+        assertThat(events(text))
+                .extracting(e -> e.span().start().toString().substring(5, 10))
+                .containsExactly("04-05", "04-07", "04-08", "04-19");
+    }
+
+    @Test
+    void lines_we_write_are_never_longer_than_75_octets_and_never_folded_before_a_space() {
+        for (int words = 1; words < 60; words++) {
+            String title = "é word ".repeat(words) + "😀".repeat(words % 7);
+            CalendarEntry entry = new CalendarEntry(
+                    "x@y", 0, title, "", "", "", SPRING.start(), SPRING.start().plusSeconds(60), SPRING.start(), false);
+            String feed = Calendars.publish("F", new CalendarOrganiser("S", "o@s.example"), List.of(entry));
+            assertThat(feed.split("\r\n")).allSatisfy(line -> {
+                assertThat(line.getBytes(StandardCharsets.UTF_8).length).isLessThanOrEqualTo(75);
+                assertThat(line).doesNotStartWith("  ");
+            });
+            assertThat(events(feed)).extracting(CalendarReader.Event::title).containsExactly(title);
+        }
     }
 }
