@@ -15,6 +15,7 @@ import jollyroster.core.readiness.Readiness.Clash;
 import jollyroster.core.seats.Outlook;
 import jollyroster.outbox.MessageState;
 import jollyroster.outbox.OutboxQueries;
+import jollyroster.platform.OutsideService;
 import jollyroster.platform.SignedIn;
 import jollyroster.platform.Times;
 import jollyroster.programme.Clashes;
@@ -28,6 +29,7 @@ import jollyroster.programme.ReadinessCheck;
 import jollyroster.programme.ReadinessView;
 import jollyroster.programme.SeatCounts.SeatCount;
 import jollyroster.programme.Session;
+import jollyroster.schedule.ClockChangeQueries;
 import jollyroster.seating.RegistrationQueries;
 import org.springframework.stereotype.Component;
 
@@ -39,6 +41,9 @@ class Needs {
     private static final Duration LATELY = Duration.ofDays(14);
     private static final Set<Finding.Kind> SAID_OF_EACH_SESSION =
             Set.of(Finding.Kind.HOST_DOUBLE_BOOKED, Finding.Kind.VENUE_DOUBLE_BOOKED, Finding.Kind.LINK_FAILED);
+    private static final Duration CLOCKS_NEWS = Duration.ofDays(14);
+    private final ClockChangeQueries clockChanges;
+    private final List<OutsideService> services;
     private final ProgrammeQueries programme;
     private final HostQueries hosts;
     private final Clashes clashes;
@@ -50,6 +55,8 @@ class Needs {
     private final SignedIn signedIn;
 
     Needs(
+            ClockChangeQueries clockChanges,
+            List<OutsideService> services,
             ProgrammeQueries programme,
             HostQueries hosts,
             Clashes clashes,
@@ -59,6 +66,8 @@ class Needs {
             AttendanceQueries attendance,
             WaitingNeeds waiting,
             SignedIn signedIn) {
+        this.clockChanges = clockChanges;
+        this.services = services;
         this.programme = programme;
         this.hosts = hosts;
         this.clashes = clashes;
@@ -90,11 +99,43 @@ class Needs {
         if (signedIn.isOrganiser()) {
             needs.addAll(waiting.at(now));
             failedMessages(needs);
+            outages(now, needs);
+            clocks(now, needs);
             collisions(soon, now, needs);
             findings(now, needs);
         }
         needs.sort(Comparator.comparingInt(Need::urgency));
         return needs;
+    }
+
+    private void outages(Instant now, List<Need> needs) {
+        services.forEach(service -> service.outSince()
+                .ifPresent(since -> needs.add(new Need(
+                        0,
+                        "since " + Times.length(Duration.between(since, now)),
+                        "No answer",
+                        "The " + service.name() + " does not answer. What waits for it goes by itself once it does.",
+                        "See what waits",
+                        "/desk/outbox"))));
+    }
+
+    /** Sessions that keep their time on the wall while the clocks of their zone change otherwise than was known. */
+    private void clocks(Instant now, List<Need> needs) {
+        List<ClockChangeQueries.Changed> changed = clockChanges.since(now.minus(CLOCKS_NEWS));
+        if (changed.isEmpty()) {
+            return;
+        }
+        int people =
+                changed.stream().mapToInt(ClockChangeQueries.Changed::people).sum();
+        needs.add(new Need(
+                1,
+                "clocks",
+                changed.size() == 1 ? "One session" : changed.size() + " sessions",
+                "The clocks of their zone change otherwise than was known. They keep their time on the wall; "
+                        + (people == 1 ? "one person elsewhere may see" : people + " people elsewhere may see")
+                        + " another hour, and their messages are planned anew.",
+                "Look at the first",
+                "/desk/sessions/" + changed.get(0).session()));
     }
 
     private void openDoors(List<Session> soon, Instant now, List<Need> needs) {

@@ -36,7 +36,7 @@ class DoorController {
     private final RegistrationQueries roster;
     private final ProgrammeQueries programme;
     private final LinkCommands linkCommands;
-    private final MeetingProvider meetings;
+    private final Rooms rooms;
     private final Clock clock;
 
     DoorController(
@@ -44,13 +44,13 @@ class DoorController {
             RegistrationQueries roster,
             ProgrammeQueries programme,
             LinkCommands linkCommands,
-            MeetingProvider meetings,
+            Rooms rooms,
             Clock clock) {
         this.links = links;
         this.roster = roster;
         this.programme = programme;
         this.linkCommands = linkCommands;
-        this.meetings = meetings;
+        this.rooms = rooms;
         this.clock = clock;
     }
 
@@ -136,7 +136,7 @@ class DoorController {
         String pass = links.issue(
                 Purpose.MEETING_PASS, new Link(at.who().id(), at.who().generation()));
         return room(session)
-                .map(room -> meetings.entry(
+                .flatMap(room -> rooms.entry(
                         room,
                         session.offering().title(),
                         at.who().name(),
@@ -149,7 +149,7 @@ class DoorController {
         if (room != null) {
             return Optional.of(room);
         }
-        if (meetings.makeRoom(session.id(), session.offering().title()) instanceof MeetingProvider.Answer.Made made) {
+        if (rooms.make(session) instanceof MeetingProvider.Answer.Made made) {
             linkCommands.made(session.id(), made.room(), ACTOR);
             return Optional.of(made.room());
         }

@@ -24,19 +24,19 @@ public class LinkWorker {
     private static final int BATCH = 50;
     private final ProgrammeQueries programme;
     private final LinkCommands links;
-    private final MeetingProvider meetings;
+    private final Rooms rooms;
     private final Clock clock;
     private final boolean auto;
 
     LinkWorker(
             ProgrammeQueries programme,
             LinkCommands links,
-            MeetingProvider meetings,
+            Rooms rooms,
             Clock clock,
             @Value("${jolly.jobs.auto:true}") boolean auto) {
         this.programme = programme;
         this.links = links;
-        this.meetings = meetings;
+        this.rooms = rooms;
         this.clock = clock;
         this.auto = auto;
     }
@@ -50,26 +50,30 @@ public class LinkWorker {
 
     /** Asks for every room that is wanted now. @return how many were made */
     public synchronized int makeWanted() {
+        if (rooms.isResting()) {
+            return 0;
+        }
         List<Session> wanted = programme.wantingLinks(clock.instant(), BATCH);
-        return (int) wanted.stream().filter(this::make).count();
+        return (int) wanted.stream().filter(this::isMade).count();
+    }
+
+    /** A session whose room cannot be made holds up no other. */
+    private boolean isMade(Session session) {
+        try {
+            return make(session);
+        } catch (RuntimeException bad) {
+            LOG.error("No room for session {}: {}", session.id(), bad.toString());
+            return false;
+        }
     }
 
     private boolean make(Session session) {
-        MeetingProvider.Answer answer = ask(session);
+        MeetingProvider.Answer answer = rooms.make(session);
         if (answer instanceof MeetingProvider.Answer.Made made) {
             links.made(session.id(), made.room(), ACTOR);
             return true;
         }
         links.notYet(session, ((MeetingProvider.Answer.NotYet) answer).why(), ACTOR);
         return false;
-    }
-
-    private MeetingProvider.Answer ask(Session session) {
-        try {
-            return meetings.makeRoom(session.id(), session.offering().title());
-        } catch (RuntimeException outage) {
-            LOG.warn("The meeting service failed for session {}", session.id(), outage);
-            return new MeetingProvider.Answer.NotYet("The service did not answer.");
-        }
     }
 }

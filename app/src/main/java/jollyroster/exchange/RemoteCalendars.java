@@ -11,6 +11,9 @@ import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.Arrays;
+import java.util.concurrent.ExecutionException;
+import jollyroster.platform.OutsideService;
+import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 
@@ -22,13 +25,17 @@ import org.springframework.stereotype.Component;
 public class RemoteCalendars {
 
     private static final Duration PATIENCE = Duration.ofSeconds(20);
+    private final OutsideService service;
     private final boolean privateAllowed;
     private final HttpClient http = HttpClient.newBuilder()
             .connectTimeout(PATIENCE)
             .followRedirects(HttpClient.Redirect.NEVER)
             .build();
 
-    RemoteCalendars(@Value("${jolly.fetch.private:false}") boolean privateAllowed) {
+    RemoteCalendars(
+            @Qualifier("otherCalendars") OutsideService service,
+            @Value("${jolly.fetch.private:false}") boolean privateAllowed) {
+        this.service = service;
         this.privateAllowed = privateAllowed;
     }
 
@@ -41,8 +48,18 @@ public class RemoteCalendars {
         }
     }
 
-    /** @throws NotFetched if the address is not allowed, does not answer, or answers with too much */
+    /** @throws NotFetched if the address is not allowed, does not answer in time as a whole, or answers with too much */
     public String fetch(String address) throws NotFetched {
+        try {
+            return service.call(() -> fetchNow(address));
+        } catch (OutsideService.NoAnswer slow) {
+            throw new NotFetched("The address does not answer in time.");
+        } catch (ExecutionException e) {
+            throw e.getCause() instanceof NotFetched why ? why : new NotFetched("The address cannot be read.");
+        }
+    }
+
+    private String fetchNow(String address) throws NotFetched {
         URI uri = allowed(address);
         HttpRequest request = HttpRequest.newBuilder(uri)
                 .timeout(PATIENCE)

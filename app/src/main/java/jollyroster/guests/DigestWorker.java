@@ -66,8 +66,18 @@ public class DigestWorker {
         Instant now = clock.instant();
         return (int) commands.telling().stream()
                 .flatMap(id -> programme.offering(id).stream())
-                .filter(offering -> tell(offering, now))
+                .filter(offering -> isTold(offering, now))
                 .count();
+    }
+
+    /** An offering that cannot be told of holds up no other. */
+    private boolean isTold(Offering offering, Instant now) {
+        try {
+            return tell(offering, now);
+        } catch (RuntimeException bad) {
+            LOG.error("Nobody was told of offering {}: {}", offering.id(), bad.toString());
+            return false;
+        }
     }
 
     private boolean tell(Offering offering, Instant now) {

@@ -7,6 +7,7 @@ import java.util.List;
 import jollyroster.platform.Actor;
 import jollyroster.platform.KeptStatement;
 import jollyroster.platform.Writes;
+import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
@@ -14,9 +15,11 @@ import org.springframework.stereotype.Component;
 @Component
 public class LogbookCommands {
 
+    private final Writes writes;
     private final KeptStatement insert;
 
     LogbookCommands(Writes writes) {
+        this.writes = writes;
         this.insert = writes.keepInsert(LOGBOOK, insert -> insert);
     }
 
@@ -36,6 +39,16 @@ public class LogbookCommands {
     /** The same entry about several registrations on a session. */
     public void writeAll(long session, Actor actor, LogbookEntry entry, List<Line> lines, Instant now) {
         lines.forEach(line -> add(session, line.registration(), actor, entry, line.facts(), now));
+    }
+
+    /** How many entries of a kind there are about a registration since a time; for rules that limit what is done often. */
+    public int count(long registration, LogbookEntry entry, Instant since) {
+        return writes.sql()
+                .fetchCount(DSL.selectOne()
+                        .from(LOGBOOK)
+                        .where(LOGBOOK.REGISTRATION_ID.eq(registration))
+                        .and(LOGBOOK.ENTRY.eq(entry.name()))
+                        .and(LOGBOOK.WRITTEN_AT.ge(since)));
     }
 
     private void add(

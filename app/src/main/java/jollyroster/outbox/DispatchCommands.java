@@ -39,13 +39,20 @@ class DispatchCommands {
             int attempts,
             Instant due) {}
 
-    /** Claims up to {@code most} messages that are due, the longest due first. */
+    /**
+     * Claims up to {@code most} messages that are due, the longest due first; also those whose claim has ended without
+     * anybody saying what became of them.
+     *
+     * @param until when the claim ends by itself
+     */
     @Transactional
-    List<Claim> claim(int most, Instant now) {
+    List<Claim> claim(int most, Instant now, Instant until) {
         List<Claim> due = writes.sql()
                 .selectFrom(MESSAGE)
-                .where(MESSAGE.STATE.eq(MessageState.PLANNED.name()))
-                .and(MESSAGE.DUE_AT.le(now))
+                .where(MESSAGE.STATE
+                        .eq(MessageState.PLANNED.name())
+                        .and(MESSAGE.DUE_AT.le(now))
+                        .or(MESSAGE.STATE.eq(MessageState.SENDING.name()).and(MESSAGE.CLAIMED_UNTIL.le(now))))
                 .orderBy(MESSAGE.DUE_AT, MESSAGE.ID)
                 .limit(most)
                 .fetch(m -> new Claim(
@@ -64,6 +71,7 @@ class DispatchCommands {
             writes.sql()
                     .update(MESSAGE)
                     .set(MESSAGE.STATE, MessageState.SENDING.name())
+                    .set(MESSAGE.CLAIMED_UNTIL, until)
                     .where(MESSAGE.ID.in(due.stream().map(Claim::id).toList()))
                     .execute();
         }
@@ -79,6 +87,19 @@ class DispatchCommands {
                 .update(MESSAGE)
                 .set(MESSAGE.STATE, MessageState.PLANNED.name())
                 .where(MESSAGE.STATE.eq(MessageState.SENDING.name()))
+                .execute();
+    }
+
+    /** Puts messages back that were claimed and not tried, as their service is out. */
+    @Transactional
+    void putBack(List<Claim> claims, String why) {
+        writes.sql()
+                .update(MESSAGE)
+                .set(MESSAGE.STATE, MessageState.PLANNED.name())
+                .set(MESSAGE.REASON, why)
+                .setNull(MESSAGE.CLAIMED_UNTIL)
+                .where(MESSAGE.ID.in(claims.stream().map(Claim::id).toList()))
+                .and(MESSAGE.STATE.eq(MessageState.SENDING.name()))
                 .execute();
     }
 

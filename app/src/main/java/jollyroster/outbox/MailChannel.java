@@ -12,19 +12,27 @@ public interface MailChannel {
 
     /** Why a letter was not taken. */
     class NotDelivered extends Exception {
-        private final boolean lasting;
+        private static final long serialVersionUID = 1L;
+        private final Kind kind;
 
-        /**
-         * @param why in words for the organiser; never holds a token
-         * @param lasting whether trying again is pointless
-         */
-        public NotDelivered(String why, boolean lasting) {
-            super(why);
-            this.lasting = lasting;
+        /** How far the trouble goes. */
+        public enum Kind {
+            /** Trying this letter again is pointless. */
+            LASTING,
+            /** This letter may go later. */
+            FOR_NOW,
+            /** No letter goes at the moment. */
+            OUTAGE
         }
 
-        public boolean isLasting() {
-            return lasting;
+        /** @param why in words for the organiser; never holds a token */
+        public NotDelivered(String why, Kind kind) {
+            super(why);
+            this.kind = kind;
+        }
+
+        public Kind kind() {
+            return kind;
         }
     }
 }

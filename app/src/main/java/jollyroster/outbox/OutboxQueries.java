@@ -210,4 +210,13 @@ public class OutboxQueries {
                 m.getDueAt(),
                 Optional.ofNullable(m.getDoneAt()));
     }
+
+    /** How many messages have been due since before a time and have not gone. */
+    public int dueBefore(Instant when) {
+        return reads.sql()
+                .fetchCount(DSL.selectOne()
+                        .from(MESSAGE)
+                        .where(MESSAGE.STATE.in(MessageState.PLANNED.name(), MessageState.SENDING.name()))
+                        .and(MESSAGE.DUE_AT.lt(when)));
+    }
 }

@@ -1,17 +1,21 @@
 package jollyroster.outbox;
 
 import java.time.Clock;
+import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.ExecutionException;
 import jollyroster.core.messages.Anchor;
+import jollyroster.platform.OutsideService;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 
 /**
- * Sends what is due, one letter after another. A letter is claimed, handed to the channel, then settled; if the process
+ * Sends what is due, one letter after another, as long as the mail server answers. A letter is claimed, handed to the channel, then settled; if the process
  * dies in between, only the letter in hand may go twice, and it carries the same Message-ID.
  */
 @Component
@@ -19,13 +23,21 @@ public class OutboxWorker {
 
     private static final Logger LOG = LoggerFactory.getLogger(OutboxWorker.class);
     private static final int BATCH = 100;
+    private final OutsideService server;
     private final DispatchCommands dispatch;
     private final Letters letters;
     private final LetterWriter writer;
     private final MailChannel mail;
     private final Clock clock;
 
-    OutboxWorker(DispatchCommands dispatch, Letters letters, LetterWriter writer, MailChannel mail, Clock clock) {
+    OutboxWorker(
+            @Qualifier("mailServer") OutsideService server,
+            DispatchCommands dispatch,
+            Letters letters,
+            LetterWriter writer,
+            MailChannel mail,
+            Clock clock) {
+        this.server = server;
         this.dispatch = dispatch;
         this.letters = letters;
         this.writer = writer;
@@ -42,15 +54,43 @@ public class OutboxWorker {
         }
     }
 
-    /** Sends everything that is due now. @return how many letters the channel took */
+    /** Sends everything that is due now, unless the mail server is out. @return how many letters the channel took */
     public synchronized int sendDue() {
         int sent = 0;
-        List<DispatchCommands.Claim> batch = dispatch.claim(BATCH, clock.instant());
-        while (!batch.isEmpty()) {
-            sent += (int) batch.stream().filter(this::send).count();
-            batch = dispatch.claim(BATCH, clock.instant());
+        for (List<DispatchCommands.Claim> batch = claimed(); !batch.isEmpty(); batch = claimed()) {
+            sent += send(batch);
         }
         return sent;
+    }
+
+    private List<DispatchCommands.Claim> claimed() {
+        Instant now = clock.instant();
+        return server.isResting()
+                ? List.of()
+                : dispatch.claim(BATCH, now, now.plus(server.limit().multipliedBy(BATCH)));
+    }
+
+    private int send(List<DispatchCommands.Claim> batch) {
+        int sent = 0;
+        for (int i = 0; i < batch.size(); i++) {
+            if (server.isResting()) {
+                dispatch.putBack(batch.subList(i, batch.size()), "the mail server did not answer");
+                return sent;
+            }
+            sent += isSent(batch.get(i)) ? 1 : 0;
+        }
+        return sent;
+    }
+
+    /** A letter that cannot be written fails by itself and holds up no other. */
+    private boolean isSent(DispatchCommands.Claim claim) {
+        try {
+            return send(claim);
+        } catch (RuntimeException bad) {
+            LOG.error("Message {} cannot be written: {}", claim.id(), bad.toString());
+            dispatch.failed(claim, "the letter could not be written", true, clock.instant());
+            return false;
+        }
     }
 
     private boolean send(DispatchCommands.Claim claim) {
@@ -73,12 +113,30 @@ public class OutboxWorker {
 
     private boolean deliver(DispatchCommands.Claim claim, Letter letter) {
         try {
-            mail.deliver(letter);
+            server.call(() -> {
+                mail.deliver(letter);
+                return letter;
+            });
             dispatch.sent(claim, clock.instant());
             return true;
-        } catch (MailChannel.NotDelivered e) {
-            dispatch.failed(claim, String.valueOf(e.getMessage()), e.isLasting(), clock.instant());
-            return false;
+        } catch (OutsideService.NoAnswer slow) {
+            dispatch.putBack(List.of(claim), String.valueOf(slow.getMessage()));
+        } catch (ExecutionException e) {
+            if (!(e.getCause() instanceof MailChannel.NotDelivered why)) {
+                throw new IllegalStateException(e.getCause());
+            }
+            notDelivered(claim, why);
+        }
+        return false;
+    }
+
+    private void notDelivered(DispatchCommands.Claim claim, MailChannel.NotDelivered why) {
+        if (why.kind() == MailChannel.NotDelivered.Kind.OUTAGE) {
+            server.failed();
+            dispatch.putBack(List.of(claim), String.valueOf(why.getMessage()));
+        } else {
+            boolean lasting = why.kind() == MailChannel.NotDelivered.Kind.LASTING;
+            dispatch.failed(claim, String.valueOf(why.getMessage()), lasting, clock.instant());
         }
     }
 

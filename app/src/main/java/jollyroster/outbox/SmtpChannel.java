@@ -26,15 +26,16 @@ class SmtpChannel implements MailChannel {
         try {
             sender.send(letter.toMime());
         } catch (MailAuthenticationException e) {
-            throw new NotDelivered("the mail server refused the sign-in", false);
+            throw new NotDelivered("the mail server refused the sign-in", NotDelivered.Kind.OUTAGE);
         } catch (MailSendException e) {
             boolean refused = Arrays.stream(e.getMessageExceptions()).anyMatch(SendFailedException.class::isInstance);
-            throw new NotDelivered(
-                    refused ? "the mail server refused the address" : "the mail server did not answer", refused);
+            throw refused
+                    ? new NotDelivered("the mail server refused the address", NotDelivered.Kind.LASTING)
+                    : new NotDelivered("the mail server did not answer", NotDelivered.Kind.OUTAGE);
         } catch (MailException e) {
-            throw new NotDelivered("the mail server did not answer", false);
+            throw new NotDelivered("the mail server did not answer", NotDelivered.Kind.OUTAGE);
         } catch (MessagingException e) {
-            throw new NotDelivered("the address cannot be written to", true);
+            throw new NotDelivered("the address cannot be written to", NotDelivered.Kind.LASTING);
         }
     }
 }

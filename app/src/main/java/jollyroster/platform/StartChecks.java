@@ -5,7 +5,9 @@ import java.net.InetSocketAddress;
 import java.net.ServerSocket;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.PosixFilePermissions;
 import java.util.Arrays;
+import java.util.List;
 import java.util.Optional;
 
 /** What would keep the program from starting, said in one line before anything else is tried. */
@@ -32,11 +34,30 @@ public final class StartChecks {
     private static Optional<String> unwritable(Path folder) {
         try {
             Files.createDirectories(folder);
+            keepToOurselves(folder);
             Files.delete(Files.createTempFile(folder, "may-write", null));
             return Optional.empty();
         } catch (IOException e) {
             return Optional.of(
                     "cannot write in the data folder " + folder.toAbsolutePath().normalize() + ".");
+        }
+    }
+
+    /** People's data are for the account the program runs under, and for nobody else on the machine. */
+    private static void keepToOurselves(Path folder) throws IOException {
+        if (!folder.getFileSystem().supportedFileAttributeViews().contains("posix")) {
+            return;
+        }
+        Files.setPosixFilePermissions(folder, PosixFilePermissions.fromString("rwx------"));
+        Path store = folder.resolve("jolly-roster.db");
+        if (Files.notExists(store)) {
+            Files.createFile(store);
+        }
+        for (String part : List.of("", "-wal", "-shm")) {
+            Path file = folder.resolve("jolly-roster.db" + part);
+            if (Files.exists(file)) {
+                Files.setPosixFilePermissions(file, PosixFilePermissions.fromString("rw-------"));
+            }
         }
     }
 

@@ -2,8 +2,10 @@ package jollyroster.programme;
 
 import static jollyroster.platform.tables.Tables.SESSION;
 
+import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
+import jollyroster.core.dates.WallClock;
 import jollyroster.platform.Actor;
 import jollyroster.platform.Writes;
 import org.jooq.impl.DSL;
@@ -47,9 +49,12 @@ public class PlanCommands {
     @Transactional
     public void apply(long session, SessionPlan plan, Actor actor) {
         actor.requireOrganiser();
+        ZoneId zone = zoneOf(session);
         writes.sql()
                 .update(SESSION)
                 .set(SESSION.STARTS_AT, plan.start())
+                .set(SESSION.WALL_START, WallClock.of(plan.start(), zone))
+                .set(SESSION.ZONE_DATA, WallClock.rules(zone))
                 .set(SESSION.ENDS_AT, plan.end())
                 .set(SESSION.SEATS, plan.seats())
                 .set(SESSION.KEPT_BACK, plan.keptBack())
@@ -105,6 +110,14 @@ public class PlanCommands {
                 .set(SESSION.KEPT_BACK, seats)
                 .where(SESSION.ID.eq(session).or(SESSION.LEAD_ID.eq(session)))
                 .execute();
+    }
+
+    private ZoneId zoneOf(long session) {
+        return ZoneId.of(writes.sql()
+                .select(SESSION.ZONE)
+                .from(SESSION)
+                .where(SESSION.ID.eq(session))
+                .fetchSingle(SESSION.ZONE));
     }
 
     private long offeringOf(long session) {

@@ -7,10 +7,12 @@ import static jollyroster.platform.tables.Tables.VENUE;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
 import jollyroster.core.dates.SessionTime;
+import jollyroster.core.dates.WallClock;
 import jollyroster.core.seats.SignUpStyle;
 import jollyroster.platform.Actor;
 import jollyroster.platform.Remembered;
@@ -87,7 +89,10 @@ public class SessionCommands {
         row.setOfferingId(offering.getId());
         row.setStartsAt(date.time().start().toInstant());
         row.setEndsAt(date.time().end().toInstant());
-        row.setZone(date.time().start().getZone().getId());
+        ZoneId zone = date.time().start().getZone();
+        row.setZone(zone.getId());
+        row.setWallStart(WallClock.of(row.getStartsAt(), zone));
+        row.setZoneData(WallClock.rules(zone));
         row.setSeats(seats);
         row.setKeptBack(Math.min(seats, offering.getKeptBack()));
         row.setStatus("OPEN");

@@ -63,6 +63,11 @@ class SeatLog {
         logbook.write(row.getSessionId(), row.getId(), actor, LogbookEntry.SWAP_OFFERED, facts, now);
     }
 
+    /** How often a registration has offered to swap since a time. */
+    int swapsOffered(long registration, Instant since) {
+        return logbook.count(registration, LogbookEntry.SWAP_OFFERED, since);
+    }
+
     void resized(Session book, int to, String why, Actor actor, Instant now) {
         Facts facts = Facts.of("from", book.seats()).and("to", to).and("why", why.isEmpty() ? null : why);
         logbook.write(book.id(), actor, LogbookEntry.RESIZED, facts, now);

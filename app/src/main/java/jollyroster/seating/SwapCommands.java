@@ -3,6 +3,7 @@ package jollyroster.seating;
 import static jollyroster.platform.tables.Tables.SWAP;
 
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
@@ -27,7 +28,9 @@ import org.springframework.transaction.annotation.Transactional;
 @Component
 public class SwapCommands {
 
-    private static final int MOST_LETTERS = 50;
+    private static final int MOST_LETTERS = 10;
+    private static final int MOST_OFFERS = 3;
+    private static final Duration DAY = Duration.ofDays(1);
     private final Writes writes;
     private final SessionCommands programme;
     private final Seating seating;
@@ -60,6 +63,8 @@ public class SwapCommands {
     public enum Swapped {
         /** The offer stands, and those it concerns are told. */
         OFFERED,
+        /** So many offers were made that no more letters go today. */
+        TOO_OFTEN,
         /** Both have changed dates. */
         DONE,
         /** Nobody on that date with this address has as many seats; who is on it is not said. */
@@ -81,6 +86,9 @@ public class SwapCommands {
         Optional<Session> date = programme.session(wanted);
         if (mine.isEmpty() || date.isEmpty() || !mayChange(mine.get(), date.get(), now)) {
             return Swapped.NOT_POSSIBLE;
+        }
+        if (log.swapsOffered(registration, now.minus(DAY)) >= MOST_OFFERS) {
+            return Swapped.TOO_OFTEN;
         }
         List<PartyCommands.Addressed> partners = parties.everybodyOn(wanted).stream()
                 .filter(p -> isPartner(p, mine.get()))

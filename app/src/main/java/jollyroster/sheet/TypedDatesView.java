@@ -1,5 +1,6 @@
 package jollyroster.sheet;
 
+import java.time.Duration;
 import java.time.LocalDate;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -120,6 +121,8 @@ record TypedDatesView(String text, List<Line> lines, boolean replaces, String su
             case YEAR_OUT_OF_RANGE -> "The year " + detail + " is not between 2000 and 2199";
             case SECOND_DATE -> "A second date, " + detail + ": give it a line of its own";
             case ENDS_BEFORE_START -> detail + " comes before the start";
+            case ENDS_BEFORE_IT_STARTS -> "Ends before it starts. Did you mean " + detail + "?";
+            case OVER_TWELVE_HOURS -> overTwelveHours(detail);
             case COUNT_AND_END -> "Give a number of times or an end, not both";
             case NOTHING_LEFT -> "No date is left";
             case NO_TIME -> "No time given";
@@ -136,6 +139,13 @@ record TypedDatesView(String text, List<Line> lines, boolean replaces, String su
             case LINE_TOO_LONG -> "Longer than " + detail + " characters";
             case TOO_MANY_LINES -> "More than " + detail + " lines";
         };
+    }
+
+    private static String overTwelveHours(String detail) {
+        String[] both = detail.split("/");
+        long minutes = Long.parseLong(both[1]);
+        return "That would be " + Times.length(Duration.ofMinutes(minutes)) + ". If it is meant, write “" + both[0]
+                + " for " + minutes + " min”";
     }
 
     private static String slices(String detail) {

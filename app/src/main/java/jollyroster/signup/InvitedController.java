@@ -32,6 +32,7 @@ import org.springframework.web.servlet.ModelAndView;
 class InvitedController {
 
     private static final int LONGEST_WORDS = 600;
+    private final PublicLimits limits;
     private final ProgrammeQueries programme;
     private final RegistrationQueries roster;
     private final GuestCommands guests;
@@ -40,12 +41,14 @@ class InvitedController {
     private final PersonalLinks links;
 
     InvitedController(
+            PublicLimits limits,
             ProgrammeQueries programme,
             RegistrationQueries roster,
             GuestCommands guests,
             GuestQueries guestList,
             OfferingPages pages,
             PersonalLinks links) {
+        this.limits = limits;
         this.programme = programme;
         this.roster = roster;
         this.guests = guests;
@@ -76,7 +79,8 @@ class InvitedController {
         ZoneId visitor = Visitor.zone(request, offering.zone());
         Optional<String> who = Contact.fullName(name);
         Optional<String> address = Contact.email(email);
-        boolean good = who.isPresent() && address.isPresent();
+        boolean good =
+                who.isPresent() && address.isPresent() && limits.mayWrite(address.get(), 0, request.getRemoteAddr());
         if (good) {
             String said = Text.oneLine(words.substring(0, Math.min(words.length(), LONGEST_WORDS)));
             guests.ask(offering.id(), new GuestCommands.Guest(who.get(), address.get()), said, actor);

@@ -1,5 +1,6 @@
 package jollyroster.signup;
 
+import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
 import java.time.Instant;
@@ -32,6 +33,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 @Controller
 class MineController {
 
+    private final PublicLimits limits;
     private final RegistrationQueries roster;
     private final LookupCommands lookup;
     private final PersonQueries people;
@@ -40,12 +42,14 @@ class MineController {
     private final Clock clock;
 
     MineController(
+            PublicLimits limits,
             RegistrationQueries roster,
             LookupCommands lookup,
             PersonQueries people,
             ProgrammeQueries programme,
             PersonalLinks links,
             Clock clock) {
+        this.limits = limits;
         this.roster = roster;
         this.lookup = lookup;
         this.people = people;
@@ -64,13 +68,20 @@ class MineController {
     }
 
     @PostMapping("/mine")
-    String send(@RequestParam(defaultValue = "") String email, Model model, HttpServletResponse response, Actor actor) {
+    String send(
+            @RequestParam(defaultValue = "") String email,
+            Model model,
+            HttpServletRequest request,
+            HttpServletResponse response,
+            Actor actor) {
         Optional<String> address = Contact.email(email);
         if (address.isEmpty()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
             model.addAttribute("problem", "This is not an e-mail address.");
         } else {
-            lookup.sendLink(address.get(), actor);
+            if (limits.mayWrite(address.get(), 0, request.getRemoteAddr())) {
+                lookup.sendLink(address.get(), actor);
+            }
             model.addAttribute("sent", address.get());
         }
         model.addAttribute("email", email.substring(0, Math.min(email.length(), 254)));

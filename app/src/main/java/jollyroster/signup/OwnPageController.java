@@ -38,6 +38,7 @@ class OwnPageController {
 
     private static final int LONGEST_REASON = 300;
     private static final int LONGEST_CODE = 20;
+    private final PublicLimits limits;
     private final OwnPage ownPage;
     private final OwnChanges changes;
     private final ChangeSeatCommands changeSeat;
@@ -49,6 +50,7 @@ class OwnPageController {
     private final MailedCodes codes;
 
     OwnPageController(
+            PublicLimits limits,
             OwnPage ownPage,
             OwnChanges changes,
             ChangeSeatCommands changeSeat,
@@ -58,6 +60,7 @@ class OwnPageController {
             SwapCommands swaps,
             PersonalLinks links,
             MailedCodes codes) {
+        this.limits = limits;
         this.ownPage = ownPage;
         this.changes = changes;
         this.changeSeat = changeSeat;
@@ -101,7 +104,9 @@ class OwnPageController {
     /** Does something to the registration and shows the page again, saying what came of it. */
     private ModelAndView then(String token, Function<Registration, Enum<?>> what) {
         return ownPage.find(token)
-                .map(found -> what.apply(found.registration()))
+                .map(found -> limits.mayChange(found.registration().id())
+                        ? what.apply(found.registration())
+                        : OwnWords.Said.TOO_OFTEN)
                 .map(came -> back(token, came))
                 .orElseGet(OwnPageController::unknown);
     }

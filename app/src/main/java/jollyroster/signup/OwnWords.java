@@ -18,11 +18,16 @@ final class OwnWords {
         ANSWERED,
         NOT_ANSWERED,
         WISHES_KEPT,
+        TOO_OFTEN,
         SWAP_WITHDRAWN
     }
 
     /** @param good whether it went as wished */
     record Word(boolean good, String words) {}
+
+    /** The same whether there is anybody to ask: who is on a date is nobody else's business. */
+    private static final String ASKED =
+            "We ask whoever on that date could swap with you. Your date stays yours until somebody agrees.";
 
     private static final Map<String, Word> WORDS = Map.ofEntries(
             good(Moved.DONE, "Your date is changed. We have written to you."),
@@ -41,9 +46,10 @@ final class OwnWords {
             bad(Replied.OUTRUN, "Somebody else was a moment faster. You keep your place in line."),
             bad(Replied.NOTHING_OFFERED, "Nothing is offered to you at the moment."),
             good(Replied.DECLINED, "Thank you for saying so. The seats go to the next in line."),
-            good(Swapped.OFFERED, "We have asked. Your date stays yours until somebody agrees."),
+            good(Swapped.OFFERED, ASKED),
             good(Swapped.DONE, "You have swapped dates. We have written to both of you."),
-            bad(Swapped.NOBODY, "Nobody on that date could swap with you: it takes as many seats as you have."),
+            good(Swapped.NOBODY, ASKED),
+            bad(Swapped.TOO_OFTEN, "You have offered to swap several times today. Please wait until tomorrow."),
             bad(Swapped.NOT_POSSIBLE, "That swap is no longer possible. You keep the date you have."),
             good(Said.ANSWERED, "Your answer is noted. We have written to you."),
             bad(Said.NOT_ANSWERED, "That answer could not be taken: it is too late, or there is no room."),
@@ -51,7 +57,8 @@ final class OwnWords {
                     Said.AMENDED_TO_PAY,
                     "Your changes are kept. The seats are held until those that came along are paid for."),
             good(Said.AMENDED, "Your changes are kept."),
-            good(Said.WISHES_KEPT, "Kept."),
+            good(Said.WISHES_KEPT, "Saved."),
+            bad(Said.TOO_OFTEN, "That was a lot of changes in a short time. Please try again in an hour."),
             bad(MailedCodes.Tried.WRONG, "That is not the code of the letter. Please look again."),
             bad(MailedCodes.Tried.TOO_OFTEN, "That was too often. Please follow the link in the letter."),
             good(Said.SWAP_WITHDRAWN, "Your offer to swap is taken back."));

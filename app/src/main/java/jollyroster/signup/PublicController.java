@@ -44,6 +44,7 @@ import org.springframework.web.servlet.ModelAndView;
 @Controller
 class PublicController {
 
+    private final PublicLimits limits;
     private final ProgrammeQueries programme;
     private final RegistrationQueries roster;
     private final RegistrationCommands commands;
@@ -55,6 +56,7 @@ class PublicController {
     private final Clock clock;
 
     PublicController(
+            PublicLimits limits,
             ProgrammeQueries programme,
             RegistrationQueries roster,
             RegistrationCommands commands,
@@ -64,6 +66,7 @@ class PublicController {
             OwnPage ownPage,
             OrganisationQueries organisation,
             Clock clock) {
+        this.limits = limits;
         this.programme = programme;
         this.roster = roster;
         this.commands = commands;
@@ -188,7 +191,11 @@ class PublicController {
         if (!belongs(checked.application().get().session(), offering)) {
             return refused(offering, questions, form, "session", "This date is not on offer here.", visitor);
         }
-        Registering came = take(offering, checked.application().get(), form);
+        Application asked = checked.application().get();
+        if (!limits.mayWrite(asked.email(), asked.session(), request.getRemoteAddr())) {
+            return page(offering, questions, form, Map.of("email", TOO_OFTEN), HttpStatus.TOO_MANY_REQUESTS, visitor);
+        }
+        Registering came = take(offering, asked, form);
         if (came instanceof Registering.Done done) {
             remember(remember ? checked.application() : Optional.empty(), request, response);
             return ownPage.confirmation(done.link());
@@ -236,6 +243,9 @@ class PublicController {
     private static String words(RanOut ranOut) {
         return "“" + ranOut.option() + "” has just run out, or too few are left for your party. Please choose again.";
     }
+
+    private static final String TOO_OFTEN =
+            "Too much was asked for with this address in a short time. Please try again in an hour.";
 
     private static final String ALREADY =
             "This address is registered for this date already. We have sent the link to its own page there again.";

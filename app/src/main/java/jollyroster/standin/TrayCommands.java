@@ -33,7 +33,8 @@ public class TrayCommands implements MailChannel {
     @Transactional
     public void deliver(Letter letter) throws NotDelivered {
         if (letter.to().startsWith("no-such-box")) {
-            throw new NotDelivered("the mail server refused the address: there is no such mailbox", true);
+            throw new NotDelivered(
+                    "the mail server refused the address: there is no such mailbox", NotDelivered.Kind.LASTING);
         }
         writes.sql()
                 .insertInto(TRAY_MAIL)
@@ -50,7 +51,7 @@ public class TrayCommands implements MailChannel {
         try {
             letter.toMime().writeTo(source);
         } catch (MessagingException e) {
-            throw new NotDelivered("the address cannot be written to", true);
+            throw new NotDelivered("the address cannot be written to", NotDelivered.Kind.LASTING);
         } catch (IOException neverInMemory) {
             throw new java.io.UncheckedIOException(neverInMemory);
         }

@@ -7,6 +7,7 @@ import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.Page;
 import jollyroster.FreshFolder;
 import jollyroster.JollyRoster;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.test.web.server.LocalServerPort;
@@ -17,6 +18,7 @@ import org.springframework.test.context.ContextConfiguration;
 @SpringBootTest(classes = JollyRoster.class, webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT)
 @ContextConfiguration(initializers = FreshFolder.class)
 @DirtiesContext
+@Tag("server")
 class FirstDayTest {
 
     @LocalServerPort

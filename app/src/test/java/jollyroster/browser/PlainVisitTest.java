@@ -7,11 +7,13 @@ import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.Page;
 import java.util.List;
 import java.util.stream.Stream;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.springframework.boot.test.web.server.LocalServerPort;
 
 /** People without JavaScript, on a phone, or with the keyboard only; and what axe says of every page. */
 @DemoTest
+@Tag("server")
 class PlainVisitTest {
 
     private static final List<String> DESK = List.of(

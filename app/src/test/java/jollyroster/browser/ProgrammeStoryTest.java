@@ -15,11 +15,13 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.regex.Pattern;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.springframework.boot.test.web.server.LocalServerPort;
 
 /** What an organiser does before and after publishing: dates, changes and their undo, lanes, sharing. */
 @DemoTest
+@Tag("server")
 class ProgrammeStoryTest {
 
     private static final List<String> PAGES = List.of(

@@ -7,6 +7,7 @@ import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.core.seats.RegistrationState;
 import jollyroster.platform.PersonalLinks;
 import jollyroster.seating.RegistrationQueries;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -15,6 +16,7 @@ import org.springframework.boot.test.web.server.LocalServerPort;
 /** Takes the pictures of docs/screenshots from the demo; run by {@code ./jolly shots}. */
 @DemoTest
 @EnabledIfSystemProperty(named = "jolly.shots", matches = ".+")
+@Tag("server")
 class ScreenshotsTest {
 
     private final Path folder = Path.of(System.getProperty("jolly.shots", "target"));

@@ -7,11 +7,13 @@ import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import java.util.regex.Pattern;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.springframework.boot.test.web.server.LocalServerPort;
 
 /** From an idea to a counted attendee: described, published, registered, reminded, joined, accounted for. */
 @DemoTest
+@Tag("server")
 class StoryTest {
 
     @LocalServerPort

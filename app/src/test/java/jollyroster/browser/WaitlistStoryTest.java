@@ -9,12 +9,14 @@ import com.microsoft.playwright.Page;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.regex.Pattern;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.springframework.boot.test.web.server.LocalServerPort;
 
 /** A full session and its waitlist, questions put together, and answers to an invitation, as people do it. */
 @DemoTest
+@Tag("server")
 class WaitlistStoryTest {
 
     @TempDir

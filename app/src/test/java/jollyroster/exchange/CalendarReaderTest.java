@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.net.InetAddress;
 import java.nio.charset.StandardCharsets;
+import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
@@ -12,6 +13,7 @@ import java.util.stream.Stream;
 import jollyroster.core.dates.Interval;
 import jollyroster.exchange.CalendarReader.Problem;
 import jollyroster.exchange.CalendarReader.Reading;
+import jollyroster.platform.OutsideService;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -35,6 +37,10 @@ class CalendarReaderTest {
 
     private static Problem problem(String text) {
         return ((Reading.Refused) CalendarReader.read(text, SPRING, HALIFAX)).because();
+    }
+
+    private static OutsideService service() {
+        return new OutsideService("calendars", Duration.ofSeconds(2), 2, Clock.systemUTC());
     }
 
     /** 19:00 in Halifax is 23:00 UTC before 14 March 2027 and 22:00 after (IANA zones). */
@@ -133,7 +139,8 @@ class CalendarReaderTest {
         "https:///x.ics"
     })
     void addresses_that_are_not_allowed_are_not_asked(String address) {
-        assertThat(org.assertj.core.api.Assertions.catchThrowable(() -> new RemoteCalendars(false).fetch(address)))
+        assertThat(org.assertj.core.api.Assertions.catchThrowable(
+                        () -> new RemoteCalendars(service(), false).fetch(address)))
                 .isInstanceOf(RemoteCalendars.NotFetched.class);
     }
 

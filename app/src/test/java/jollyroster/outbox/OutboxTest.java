@@ -20,6 +20,7 @@ import jollyroster.standin.TrayQueries;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.jdbc.core.JdbcTemplate;
 
 @AppTest
 class OutboxTest {
@@ -40,6 +41,9 @@ class OutboxTest {
     DispatchCommands dispatch;
 
     @Autowired
+    JdbcTemplate store;
+
+    @Autowired
     OutboxWorker worker;
 
     @Autowired
@@ -50,6 +54,8 @@ class OutboxTest {
 
     @Autowired
     TestClock clock;
+
+    private static final Duration LEASE = Duration.ofMinutes(5);
 
     @BeforeEach
     void morning() {
@@ -155,6 +161,33 @@ class OutboxTest {
     }
 
     @Test
+    void a_claim_ends_by_itself() {
+        long id = register(saltmarrow.publish(seats(8)), "Ade Fenwright");
+        String key = claimOf(id).key();
+        clock.windOn(LEASE.minusSeconds(1));
+        worker.sendDue();
+        assertThat(tray.byKey(key)).isEmpty();
+        clock.windOn(Duration.ofSeconds(1));
+        worker.sendDue();
+        assertThat(tray.byKey(key)).isPresent();
+    }
+
+    @Test
+    void a_letter_that_cannot_be_written_holds_up_no_other() {
+        long bad = register(saltmarrow.publish(seats(8)), "Oriel Saltonby");
+        long good = register(saltmarrow.publish(seats(8)), "Teo Quillfeather");
+        store.update("UPDATE registration SET zone = 'Mars/Olympus' WHERE id = ?", bad);
+        try {
+            worker.sendDue();
+            assertThat(item(bad, Anchor.REGISTERED).state()).isEqualTo(MessageState.FAILED);
+            assertThat(item(bad, Anchor.REGISTERED).reason()).isEqualTo("the letter could not be written");
+            assertThat(sent(good)).containsExactly(Anchor.REGISTERED);
+        } finally {
+            store.update("UPDATE registration SET zone = 'America/Halifax' WHERE id = ?", bad);
+        }
+    }
+
+    @Test
     void a_reminder_claimed_before_the_seat_was_given_back_does_not_go() {
         long id = register(saltmarrow.publish(seats(8)), "Ilse Fenwright");
         worker.sendDue();
@@ -213,7 +246,7 @@ class OutboxTest {
     }
 
     private DispatchCommands.Claim claimOf(long id) {
-        return dispatch.claim(1000, clock.instant()).stream()
+        return dispatch.claim(1000, clock.instant(), clock.instant().plus(LEASE)).stream()
                 .filter(c -> c.registration() == id)
                 .findFirst()
                 .orElseThrow();

@@ -15,10 +15,12 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
 import jollyroster.Browserless;
 import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
 /** A real process, killed while people register: nothing that was confirmed is lost, and the outbox goes on. */
+@Tag("server")
 class CrashTest {
 
     private static final int CLIENTS = 4;

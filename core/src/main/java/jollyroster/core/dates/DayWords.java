@@ -18,6 +18,9 @@ final class DayWords {
             + "|sept?(?:ember)?|oct(?:ober)?|nov(?:ember)?|dec(?:ember)?)\\.?(?![a-z])";
     static final String NUMBER_OF_DAY = "\\d{1,2}(?:st|nd|rd|th)?";
     static final String AND = "\\s*(?:,|/|&|\\band\\b)\\s*";
+    /** {@code Tue}, or {@code Mon–Fri}. */
+    static final String WEEKDAYS_IN_A_ROW = WEEKDAY + "(?:\\s*(?:-|–|—|to\\b)\\s*" + WEEKDAY + ")?";
+
     static final String ORDINAL = "(?:first|1st|second|2nd|third|3rd|fourth|4th|fifth|5th|last)";
     private static final List<String> ORDINALS = List.of("first", "second", "third", "fourth", "fifth");
 

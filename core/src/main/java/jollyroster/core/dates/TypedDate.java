@@ -5,6 +5,7 @@ import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.time.Month;
 import java.time.Year;
+import java.time.temporal.TemporalAdjusters;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -28,13 +29,15 @@ record TypedDate(
         String asTyped) {
 
     private static final int FIRST_YEAR = 2000;
-    private static final int LAST_YEAR = 2199;
+    static final int LAST_YEAR = 2199;
     private static final String YEAR = "(?:,?\\s+(\\d{4})(?![\\d:.]|-\\d))?";
-    private static final Pattern ISO = Pattern.compile("(\\d{4})-(\\d{1,2})-(\\d{1,2})(?![\\d:])");
+    private static final Pattern ISO = Pattern.compile("(\\d{4})([-/])(\\d{1,2})\\2(\\d{1,2})(?![\\d:])");
     private static final Pattern DAYS_MONTH = DayWords.pattern("(" + DayWords.NUMBER_OF_DAY + "(?:(?:" + DayWords.AND
             + "|\\s*(?:-|–|to)\\s*)" + DayWords.NUMBER_OF_DAY + ")*)\\s+(?:of\\s+)?(" + DayWords.MONTH + ")" + YEAR);
-    private static final Pattern MONTH_DAY =
-            DayWords.pattern("(" + DayWords.MONTH + ")\\s+(" + DayWords.NUMBER_OF_DAY + ")(?![\\d:.])" + YEAR);
+    private static final Pattern MONTH_DAY = DayWords.pattern("(" + DayWords.MONTH + ")\\s+(" + DayWords.NUMBER_OF_DAY
+            + "(?:\\s*(?:-|–|to)\\s*" + DayWords.NUMBER_OF_DAY + ")?)(?![\\d:.h]|\\s*(?:am|pm|a\\.m|p\\.m))" + YEAR);
+    private static final Pattern NEXT =
+            DayWords.pattern("(?:next|coming|this\\s+coming)\\s+(" + DayWords.WEEKDAY + ")");
     private static final Pattern RELATIVE = DayWords.pattern("(today|tomorrow)(?![a-z])");
     private static final Pattern WEEKDAY = DayWords.pattern("(" + DayWords.WEEKDAY + "),?\\s*");
     private static final Pattern NUMERIC = Pattern.compile("\\d{1,2}/\\d{1,2}(?:/\\d{2,4})?(?![\\d:])");
@@ -51,6 +54,7 @@ record TypedDate(
                 cursor.take(WEEKDAY).map(m -> DayWords.weekday(m.group(1))).orElse(null);
         List<TypedDate> dates = iso(cursor, start, weekday)
                 .or(() -> relative(cursor, start, weekday, today))
+                .or(() -> next(cursor, start, today))
                 .or(() -> daysOfMonth(cursor, start, weekday))
                 .or(() -> monthDay(cursor, start, weekday))
                 .orElse(List.of());
@@ -69,8 +73,8 @@ record TypedDate(
                         cursor,
                         at,
                         weekday,
+                        Integer.parseInt(m.group(4)),
                         Integer.parseInt(m.group(3)),
-                        Integer.parseInt(m.group(2)),
                         Integer.valueOf(m.group(1)))));
     }
 
@@ -91,15 +95,22 @@ record TypedDate(
         });
     }
 
+    /** The first such day after today. */
+    private static Optional<List<TypedDate>> next(Cursor cursor, int at, LocalDate today) {
+        return cursor.take(NEXT).map(m -> {
+            LocalDate date = today.with(TemporalAdjusters.next(DayWords.weekday(m.group(1))));
+            return List.of(new TypedDate(
+                    at, null, date.getDayOfMonth(), date.getMonth(), Integer.valueOf(date.getYear()), m.group()));
+        });
+    }
+
     private static Optional<List<TypedDate>> monthDay(Cursor cursor, int at, @Nullable DayOfWeek weekday) {
-        return cursor.take(MONTH_DAY)
-                .map(m -> List.of(of(
-                        cursor,
-                        at,
-                        weekday,
-                        DayWords.leadingNumber(m.group(2)),
-                        DayWords.month(m.group(1)).getValue(),
-                        year(m, 3))));
+        return cursor.take(MONTH_DAY).map(m -> {
+            int month = DayWords.month(m.group(1)).getValue();
+            return days(cursor, at, m.group(2)).stream()
+                    .map(day -> of(cursor, at, weekday, day, month, year(m, 3)))
+                    .toList();
+        });
     }
 
     private static Optional<List<TypedDate>> daysOfMonth(Cursor cursor, int at, @Nullable DayOfWeek weekday) {

@@ -116,10 +116,10 @@ public final class TypedDatesText {
                 + (sayable ? "-" + TIME.format(end) : " for " + time.length().toMinutes() + " min");
     }
 
-    /** Whether the end on the wall clock says the length: within a day, and not the later of two such times. */
+    /** Whether the end on the wall clock says the length: within twelve hours, and not the later of two such times. */
     private static boolean isSayable(ZonedDateTime start, ZonedDateTime end) {
         Duration onPaper = Duration.between(start.toLocalDateTime(), end.toLocalDateTime());
-        boolean withinADay = !onPaper.isNegative() && !onPaper.isZero() && onPaper.compareTo(Duration.ofDays(1)) < 0;
+        boolean withinADay = !onPaper.isNegative() && !onPaper.isZero() && onPaper.compareTo(Duration.ofHours(12)) <= 0;
         return withinADay
                 && ZonedDateTime.ofLocal(end.toLocalDateTime(), end.getZone(), null)
                         .isEqual(end);

@@ -1,10 +1,13 @@
 package jollyroster.core.dates;
 
 import java.time.LocalDate;
+import java.time.Month;
+import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.TreeSet;
+import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /** The days of a typed line: dates, or a series with its start, end, count and exceptions. */
@@ -15,6 +18,8 @@ final class TypedDays {
     private static final Pattern FROM = DayWords.pattern("(?:from|starting|beginning)\\s+(?:on\\s+)?");
     private static final Pattern UNTIL = DayWords.pattern("(?:until|till|til|through|up\\s+to|to|-|–)\\s*");
     private static final Pattern EXCEPT = DayWords.pattern("(?:except|but\\s+not|not|without|skipping)\\s+(?:on\\s+)?");
+    private static final Pattern IN_MONTH =
+            DayWords.pattern("in\\s+(" + DayWords.MONTH + ")(?:,?\\s+(\\d{4})(?![\\d:.]))?");
     private static final Pattern ON = DayWords.pattern("on\\s+(?!the\\b)");
     private static final Pattern COMMA_OR_AND = DayWords.pattern("\\s*(?:,\\s*(?:and\\s+)?|&\\s*|and\\s+)");
 
@@ -24,6 +29,7 @@ final class TypedDays {
     private final List<TypedDate> exceptions = new ArrayList<>();
     private Optional<TypedDate> from = Optional.empty();
     private Optional<TypedDate> until = Optional.empty();
+    private Optional<YearMonth> month = Optional.empty();
     private Optional<Integer> count = Optional.empty();
     private int countIndex;
 
@@ -44,6 +50,7 @@ final class TypedDays {
         return count(cursor)
                 || start(cursor)
                 || end(cursor)
+                || inMonth(cursor)
                 || exceptions(cursor)
                 || dates(cursor, timesRead)
                 || series.read(cursor);
@@ -69,6 +76,27 @@ final class TypedDays {
     private boolean end(Cursor cursor) {
         Optional<TypedDate> found = dateAfter(UNTIL, cursor);
         found.ifPresent(date -> until = Optional.of(date));
+        return found.isPresent();
+    }
+
+    /** Without a year the month that is now, or the next of that name. */
+    private boolean inMonth(Cursor cursor) {
+        int at = cursor.at();
+        Optional<Matcher> found = cursor.take(IN_MONTH);
+        found.ifPresent(m -> {
+            if (month.isPresent()) {
+                throw cursor.unreadable(at, TypedLine.Problem.SAID_TWICE, cursor.since(at));
+            }
+            Month named = DayWords.month(m.group(1));
+            int thisYear = today.getYear();
+            int year = m.group(2) != null
+                    ? Integer.parseInt(m.group(2))
+                    : named.compareTo(today.getMonth()) < 0 ? thisYear + 1 : thisYear;
+            if (year < thisYear || year > TypedDate.LAST_YEAR) {
+                throw cursor.unreadable(at, TypedLine.Problem.YEAR_OUT_OF_RANGE, String.valueOf(year));
+            }
+            month = Optional.of(YearMonth.of(year, named));
+        });
         return found.isPresent();
     }
 
@@ -186,6 +214,9 @@ final class TypedDays {
     }
 
     private List<LocalDate> repeated(Cursor cursor, int most) {
+        if (month.isPresent()) {
+            return inMonth(month.get(), cursor, most);
+        }
         Optional<TypedDate> typedStart = from.or(() -> dates.stream().findFirst());
         LocalDate start = typedStart.map(date -> date.onOrAfter(today, cursor)).orElse(today);
         if (until.isPresent()) {
@@ -199,6 +230,14 @@ final class TypedDays {
         }
         cursor.note(TypedLine.Reading.OPEN_ENDED, 0, String.valueOf(TypedDates.OPEN_ENDED_DATES));
         return series.dates(start, LocalDate.MAX, TypedDates.OPEN_ENDED_DATES);
+    }
+
+    private List<LocalDate> inMonth(YearMonth which, Cursor cursor, int most) {
+        if (from.isPresent() || until.isPresent() || !dates.isEmpty()) {
+            throw cursor.unreadable(0, TypedLine.Problem.SAID_TWICE, "");
+        }
+        LocalDate first = which.atDay(1).isBefore(today) ? today : which.atDay(1);
+        return series.dates(first, which.atEndOfMonth(), count.orElse(most + 1));
     }
 
     private List<LocalDate> once(LocalDate start, Cursor cursor) {

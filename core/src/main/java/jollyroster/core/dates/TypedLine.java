@@ -66,6 +66,10 @@ public record TypedLine(
         YEAR_OUT_OF_RANGE,
         SECOND_DATE,
         ENDS_BEFORE_START,
+        /** An end that is not after its start; the detail is what is more likely meant. */
+        ENDS_BEFORE_IT_STARTS,
+        /** The detail is the start and how many minutes it would be. */
+        OVER_TWELVE_HOURS,
         COUNT_AND_END,
         NOTHING_LEFT,
         NO_TIME,

@@ -16,9 +16,11 @@ import java.util.stream.Collectors;
 final class TypedSeries {
 
     private static final String ONE_WEEKDAY = DayWords.WEEKDAY;
-    private static final String WEEKDAYS = ONE_WEEKDAY + "(?:" + DayWords.AND + "(?:every\\s+)?" + ONE_WEEKDAY + ")*";
-    private static final Pattern NTH_OF_MONTH = DayWords.pattern("(?:(?:on\\s+)?(?:every|each|the)\\s+)?("
-            + DayWords.ORDINAL + ")\\s+(" + ONE_WEEKDAY + ")(?:\\s+(?:of|in)\\s+(?:the|each|every)\\s+month)?");
+    private static final String WEEKDAYS =
+            DayWords.WEEKDAYS_IN_A_ROW + "(?:" + DayWords.AND + "(?:every\\s+)?" + DayWords.WEEKDAYS_IN_A_ROW + ")*";
+    private static final Pattern NTH_OF_MONTH = DayWords.pattern(
+            "(?:(?:on\\s+)?(?:every|each|the)\\s+)?(" + DayWords.ORDINAL + "(?:" + DayWords.AND + DayWords.ORDINAL
+                    + ")*)\\s+(" + ONE_WEEKDAY + ")(?:\\s+(?:of|in)\\s+(?:the|each|every)\\s+month)?");
     private static final Pattern DAY_OF_MONTH = DayWords.pattern("on\\s+the\\s+(" + DayWords.NUMBER_OF_DAY
             + ")(?![\\w:.]|\\s+(?:of\\s+)?" + DayWords.MONTH + ")(?:\\s+of\\s+(?:the|each|every)\\s+month)?");
     private static final Pattern LAST_DAY =
@@ -28,9 +30,12 @@ final class TypedSeries {
                     + "(day|weekday|weekend|week|month|year)s?(?![a-z])");
     private static final Pattern EVERY_WEEKDAYS = DayWords.pattern(
             "(?:every|each)\\s+(?:(other|second|2nd|third|3rd|\\d{1,2}(?:nd|rd|th))\\s+)?(" + WEEKDAYS + ")");
-    private static final Pattern ADVERB = DayWords.pattern("(daily|weekly|fortnightly|monthly|yearly)(?![a-z])");
+    private static final Pattern ADVERB =
+            DayWords.pattern("(daily|weekly|fortnightly|monthly|yearly|weekdays|weekends)(?![a-z])");
     private static final Pattern ON_WEEKDAYS = DayWords.pattern("(?:on\\s+)?(" + WEEKDAYS + ")");
-    private static final Pattern A_WEEKDAY = DayWords.pattern(ONE_WEEKDAY);
+    private static final Pattern IN_A_ROW =
+            DayWords.pattern("(" + ONE_WEEKDAY + ")(?:\\s*(?:-|–|—|to\\b)\\s*(" + ONE_WEEKDAY + "))?");
+    private static final Pattern AN_ORDINAL = DayWords.pattern(DayWords.ORDINAL);
 
     private String frequency = "";
     private int interval = 1;
@@ -51,8 +56,12 @@ final class TypedSeries {
         return cursor.take(NTH_OF_MONTH)
                 .map(m -> {
                     repeat(cursor, "MONTHLY", interval);
-                    daysOfMonth.add(
-                            "BYDAY=" + DayWords.ordinal(m.group(1)) + DayWords.code(DayWords.weekday(m.group(2))));
+                    String day = DayWords.code(DayWords.weekday(m.group(2)));
+                    daysOfMonth.add(AN_ORDINAL
+                            .matcher(m.group(1))
+                            .results()
+                            .map(nth -> DayWords.ordinal(nth.group()) + day)
+                            .collect(Collectors.joining(",", "BYDAY=", "")));
                     return true;
                 })
                 .orElse(false);
@@ -116,6 +125,8 @@ final class TypedSeries {
                         case "fortnightly" -> repeat(cursor, "WEEKLY", 2);
                         case "monthly" -> repeat(cursor, "MONTHLY", 1);
                         case "yearly" -> repeat(cursor, "YEARLY", 1);
+                        case "weekdays" -> unit(cursor, "weekday", 1);
+                        case "weekends" -> unit(cursor, "weekend", 1);
                         default -> repeat(cursor, "WEEKLY", 1);
                     }
                     return true;
@@ -144,9 +155,14 @@ final class TypedSeries {
     }
 
     private void addWeekdays(String words) {
-        Matcher m = A_WEEKDAY.matcher(words);
+        Matcher m = IN_A_ROW.matcher(words);
         while (m.find()) {
-            weekdays.add(DayWords.weekday(m.group()));
+            DayOfWeek first = DayWords.weekday(m.group(1));
+            DayOfWeek last = m.group(2) == null ? first : DayWords.weekday(m.group(2));
+            for (DayOfWeek day = first; day != last; day = day.plus(1)) {
+                weekdays.add(day);
+            }
+            weekdays.add(last);
         }
     }
 

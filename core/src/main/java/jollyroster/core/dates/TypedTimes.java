@@ -16,16 +16,23 @@ import org.jspecify.annotations.Nullable;
 /** The times of a typed line: starts with an end, a length or neither, and stretches cut into slices. */
 final class TypedTimes {
 
-    private static final String TIME = "(\\d{1,2})(?:[:.h](\\d{2}))?\\s*(am|pm|a\\.m\\.|p\\.m\\.)?(?![\\w:])";
+    private static final String TIME =
+            "(noon|midday|midnight|\\d{1,2})(?:[:.h](\\d{2})|h)?\\s*(am|pm|a\\.m\\.|p\\.m\\.)?(?![\\w:])";
     private static final Pattern RANGE = DayWords.pattern(
             "(?:(?:at|from)\\s+)?" + TIME + "(?:\\s*(?:-|–|—|to\\b|until\\b)\\s*" + TIME + "(?!\\s*/))?");
+    private static final Pattern FOUR_DIGITS =
+            Pattern.compile("([01]\\d|2[0-4])([0-5]\\d)\\s*(?:-|–|—)\\s*([01]\\d|2[0-4])([0-5]\\d)(?![\\d:/-])");
     private static final String UNIT = "\\s*(min(?:ute)?s?|m|h(?:ours?|rs?)?)(?![a-z])";
     private static final Pattern LENGTH = DayWords.pattern("\\s*(?:,\\s*)?for\\s+(\\d{1,5})" + UNIT
             + "(?:\\s*(?:and\\s+)?(\\d{1,2})\\s*(?:min(?:ute)?s?|m)?(?![a-z\\d:]))?");
+    private static final Pattern LENGTH_IN_BRACKETS =
+            DayWords.pattern("\\s*\\(\\s*(\\d{1,5})" + UNIT + "(?:\\s*(\\d{1,2})\\s*(?:min(?:ute)?s?|m)?)?\\s*\\)");
     private static final Pattern EACH = DayWords.pattern("\\s*(?:,\\s*)?(?:every|each)\\s+(\\d{1,5})" + UNIT);
     private static final Pattern PARTS =
             DayWords.pattern("\\s*(?:,\\s*)?in\\s+(\\d{1,6})\\s*(?:parts|slices|turns)(?![a-z])");
 
+    private static final int DAY = 24 * 60;
+    private static final int LONGEST_UNASKED = 12 * 60;
     private final TypedDates.Setting setting;
     private final List<Stretch> stretches = new ArrayList<>();
     private boolean daytimeAssumed;
@@ -56,9 +63,23 @@ final class TypedTimes {
 
     boolean read(Cursor cursor) {
         int at = cursor.at();
-        Optional<Matcher> found = cursor.take(RANGE);
-        found.ifPresent(m -> stretches.add(stretch(cursor, at, m)));
+        Optional<Matcher> plain = cursor.take(FOUR_DIGITS);
+        plain.ifPresent(m -> stretches.add(fourDigits(cursor, at, m)));
+        Optional<Matcher> found = plain.isPresent() ? plain : cursor.take(RANGE);
+        if (plain.isEmpty()) {
+            found.ifPresent(m -> stretches.add(stretch(cursor, at, m)));
+        }
         return found.isPresent();
+    }
+
+    /** {@code 1000-1130}, on the clock of 24 hours. */
+    private Stretch fourDigits(Cursor cursor, int at, Matcher m) {
+        LocalTime from =
+                time(new Reading(at, Integer.parseInt(m.group(1)), Integer.parseInt(m.group(2)), null, true), cursor);
+        LocalTime to =
+                time(new Reading(at, Integer.parseInt(m.group(3)), Integer.parseInt(m.group(4)), null, true), cursor);
+        ask(cursor, at, from, to, !to.isAfter(from));
+        return cut(cursor, at, from, to, null);
     }
 
     private Stretch stretch(Cursor cursor, int at, Matcher m) {
@@ -72,7 +93,30 @@ final class TypedTimes {
         LocalTime from = time(start.withHalfOf(end), cursor);
         LocalTime to = endAfter(from, end, cursor);
         noteDaytime(cursor, at, from + "–" + to);
+        boolean said = start.half != null || end.half != null || start.isWhole() && end.isWhole();
+        ask(cursor, at, from, to, !said);
         return cut(cursor, at, from, to, null);
+    }
+
+    /**
+     * What is more likely a slip than a session is not taken unread: an end that is not after its start where neither says
+     * am, pm or minutes, and more than twelve hours.
+     */
+    private void ask(Cursor cursor, int at, LocalTime from, LocalTime to, boolean isPlain) {
+        int minutes = Math.floorMod(to.toSecondOfDay() / 60 - from.toSecondOfDay() / 60 - 1, DAY) + 1;
+        boolean backwards = !to.isAfter(from) && isPlain;
+        boolean cut = cursor.looksAt(EACH) || cursor.looksAt(PARTS);
+        if (!backwards && (cut || minutes <= LONGEST_UNASKED)) {
+            return;
+        }
+        LocalTime later = to.plusHours(12);
+        boolean halfDayLater = to.getHour() < 12 && later.isAfter(from) && !from.equals(later);
+        if (halfDayLater && !to.isAfter(from)) {
+            throw cursor.unreadable(at, TypedLine.Problem.ENDS_BEFORE_IT_STARTS, from + "–" + later);
+        }
+        throw backwards && minutes <= LONGEST_UNASKED
+                ? cursor.unreadable(at, TypedLine.Problem.ENDS_BEFORE_IT_STARTS, from + "–" + to)
+                : cursor.unreadable(at, TypedLine.Problem.OVER_TWELVE_HOURS, from + "/" + minutes);
     }
 
     /** Says how a time without am or pm was read, once for a start with its end. */
@@ -84,7 +128,10 @@ final class TypedTimes {
     }
 
     private Duration length(Cursor cursor, int at) {
-        Duration typed = cursor.take(LENGTH).map(TypedTimes::duration).orElse(null);
+        Duration typed = cursor.take(LENGTH)
+                .or(() -> cursor.take(LENGTH_IN_BRACKETS))
+                .map(TypedTimes::duration)
+                .orElse(null);
         if (typed == null) {
             cursor.note(TypedLine.Reading.USUAL_LENGTH, at, "");
             return setting.usualLength();
@@ -209,17 +256,29 @@ final class TypedTimes {
         return ZonedDateTime.ofLocal(day.atTime(time), zone, null);
     }
 
-    /** A time as typed. An hour of two digits ("07:00") is meant as it stands. */
+    /**
+     * A time as typed. An hour of two digits ("07:00") is meant as it stands.
+     *
+     * @param isWhole whether it says its minutes too, so that nothing about it is open
+     */
     private record Reading(
-            int index, int hour, int minute, @Nullable String half, boolean twoDigits) {
+            int index, int hour, int minute, @Nullable String half, boolean twoDigits, boolean isWhole) {
+
+        Reading(int index, int hour, int minute, @Nullable String half, boolean twoDigits) {
+            this(index, hour, minute, half, twoDigits, true);
+        }
 
         static Reading of(int index, String hour, @Nullable String minute, @Nullable String half) {
+            if (Character.isLetter(hour.charAt(0))) {
+                return new Reading(index, hour.equalsIgnoreCase("midnight") ? 0 : 12, 0, null, true);
+            }
             return new Reading(
                     index,
                     Integer.parseInt(hour),
                     minute == null ? 0 : Integer.parseInt(minute),
                     half == null ? null : half.replace(".", ""),
-                    hour.length() == 2);
+                    hour.length() == 2,
+                    hour.length() == 2 && minute != null);
         }
 
         boolean isAfternoon() {
@@ -232,7 +291,7 @@ final class TypedTimes {
                     && end.half != null
                     && hour <= 12
                     && hour % 12 * 60 + minute < end.hour % 12 * 60 + end.minute;
-            return inherits ? new Reading(index, hour, minute, end.half, twoDigits) : this;
+            return inherits ? new Reading(index, hour, minute, end.half, twoDigits, isWhole) : this;
         }
 
         String asTyped() {

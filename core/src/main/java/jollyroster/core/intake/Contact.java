@@ -24,16 +24,23 @@ public final class Contact {
             Pattern.compile("[A-Za-z0-9.!#$%&'*+/=?^_`{|}~-]{1,64}@[A-Za-z0-9](?:[A-Za-z0-9-]{0,61}[A-Za-z0-9])?"
                     + "(?:\\.[A-Za-z0-9](?:[A-Za-z0-9-]{0,61}[A-Za-z0-9])?)+");
 
+    /** Whatever a mail program might make a link of: {@code a://b}, {@code www.b}, {@code a@b}, {@code word.word}. */
+    private static final Pattern ADDRESS =
+            Pattern.compile("://|\\bwww\\.|\\S@\\S|[\\p{L}\\p{N}-]{2,}\\.\\p{L}{2,}", Pattern.CASE_INSENSITIVE);
+
     private Contact() {}
 
     /**
      * The name on one line, or empty when there is none or it is longer than {@value #LONGEST_NAME}. A name must hold a
-     * letter; which letters is nobody's business.
+     * letter; which letters is nobody's business. It must hold no web or mail address: names stand in letters to others.
      */
     public static Optional<String> name(String entered) {
         String name = Text.oneLine(entered);
         boolean fits = name.codePointCount(0, name.length()) <= LONGEST_NAME;
-        return fits && name.codePoints().anyMatch(Character::isLetter) ? Optional.of(name) : Optional.empty();
+        boolean good = fits
+                && name.codePoints().anyMatch(Character::isLetter)
+                && !ADDRESS.matcher(name).find();
+        return good ? Optional.of(name) : Optional.empty();
     }
 
     /** The name, or empty when it is not one or has fewer than two words. */

@@ -16,11 +16,15 @@ import org.joda.time.DateTimeZone;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
-/** IANA zones through java.time against Joda-Time, which ships a zone database of its own. */
+/**
+ * IANA zones through java.time against Joda-Time, which ships a zone database of its own. The two need not be of one
+ * release, and governments change clocks with a few months' notice: only years are compared that are over in both, and
+ * whatever lies ahead is tested with rules that the test brings along.
+ */
 class ZonesTest {
 
-    private static final long FIRST = Instant.parse("2024-01-01T00:00:00Z").toEpochMilli();
-    private static final long LAST = Instant.parse("2032-01-01T00:00:00Z").toEpochMilli();
+    private static final long FIRST = Instant.parse("2010-01-01T00:00:00Z").toEpochMilli();
+    private static final long LAST = Instant.parse("2024-01-01T00:00:00Z").toEpochMilli();
     private static final ZoneId HALIFAX = ZoneId.of("America/Halifax");
 
     @Provide
@@ -40,7 +44,7 @@ class ZonesTest {
 
     @Property
     void both_say_the_same_offset(
-            @ForAll("zones") String zone, @ForAll @LongRange(min = 0, max = 252_000_000_000L) long ahead) {
+            @ForAll("zones") String zone, @ForAll @LongRange(min = 0, max = 441_000_000_000L) long ahead) {
         long at = Math.min(FIRST + ahead, LAST);
         int ours =
                 ZoneId.of(zone).getRules().getOffset(Instant.ofEpochMilli(at)).getTotalSeconds() * 1000;
@@ -53,8 +57,5 @@ class ZonesTest {
     void the_evening_in_halifax_on_the_clock_in_lisbon(String there, String lisbon) {
         Instant start = LocalDateTime.parse(there).atZone(HALIFAX).toInstant();
         assertThat(start.atZone(ZoneId.of("Europe/Lisbon")).toLocalTime()).hasToString(lisbon);
-        assertThat(new org.joda.time.DateTime(start.toEpochMilli(), DateTimeZone.forID("Europe/Lisbon"))
-                        .toString("HH:mm"))
-                .isEqualTo(lisbon);
     }
 }
