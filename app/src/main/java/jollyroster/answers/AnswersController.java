@@ -31,10 +31,10 @@ class AnswersController {
     private static final int MOST_PEOPLE = 200;
     private final ProgrammeQueries programme;
     private final AnswerQueries answers;
-    private final RosterExport export;
+    private final AnswersTable export;
     private final Clock clock;
 
-    AnswersController(ProgrammeQueries programme, AnswerQueries answers, RosterExport export, Clock clock) {
+    AnswersController(ProgrammeQueries programme, AnswerQueries answers, AnswersTable export, Clock clock) {
         this.programme = programme;
         this.answers = answers;
         this.export = export;

@@ -26,6 +26,10 @@ public record Tideline(
         List<Change> changes) {
 
     static final int DAYS = 21;
+
+    /** How far ahead of the first of its days sessions may be that it shows. */
+    public static final Duration REACH = Duration.ofDays(DAYS + 1);
+
     static final double WIDTH = 1232;
     static final double HEIGHT = 62;
     static final double BASE = 44;

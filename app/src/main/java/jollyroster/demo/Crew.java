@@ -104,7 +104,7 @@ final class Crew {
         String plain = java.text.Normalizer.normalize(first + "." + last, java.text.Normalizer.Form.NFD)
                 .replaceAll("[^A-Za-z.-]", "")
                 .toLowerCase(java.util.Locale.ROOT);
-        String phone = random.nextInt(3) == 0 ? "+1902555" + String.format("%04d", 100 + made % 100) : "";
+        String phone = random.nextInt(3) == 0 ? "+19025550" + (100 + made % 100) : "";
         return new Member(
                 first + " " + last, plain + made + "@crew.example", phone, ZONES.get(random.nextInt(ZONES.size())));
     }

@@ -31,7 +31,6 @@ import org.springframework.web.bind.annotation.ModelAttribute;
 @ControllerAdvice(annotations = DeskPage.class)
 class DeskFrame {
 
-    private static final Duration REACH = Duration.ofDays(22);
     private static final int MOST_KEPT = 100;
 
     /** The tables that the tideline shows something of. */
@@ -113,7 +112,9 @@ class DeskFrame {
         ZoneId home = organisation.organisation().zone();
         Instant from = now.atZone(home).toLocalDate().atStartOfDay(home).toInstant();
         List<Session> sessions =
-                hosts.visible(programme.between(from, from.plus(REACH)), signedIn.actor(), clock.instant()).stream()
+                hosts
+                        .visible(programme.between(from, from.plus(Tideline.REACH)), signedIn.actor(), clock.instant())
+                        .stream()
                         .filter(s -> !s.cancelled())
                         .toList();
         Map<Long, SeatCount> counts =

@@ -3,7 +3,7 @@ package jollyroster.desk;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
-import java.util.Locale;
+import jollyroster.core.intake.Text;
 import jollyroster.people.PersonQueries;
 import jollyroster.platform.DeskPage;
 import jollyroster.platform.Times;
@@ -34,8 +34,8 @@ class FindController {
     String find(@RequestParam(defaultValue = "") String q, Model model) {
         String sought = q.strip().substring(0, Math.min(q.strip().length(), 100));
         model.addAttribute("q", sought);
-        model.addAttribute("offerings", sought.isEmpty() ? List.of() : offerings(sought.toLowerCase(Locale.ROOT)));
-        model.addAttribute("sessions", sought.isEmpty() ? List.of() : sessions(sought.toLowerCase(Locale.ROOT)));
+        model.addAttribute("offerings", sought.isEmpty() ? List.of() : offerings(Text.folded(sought)));
+        model.addAttribute("sessions", sought.isEmpty() ? List.of() : sessions(Text.folded(sought)));
         model.addAttribute("people", sought.isEmpty() ? List.of() : people(sought));
         return "desk/find";
     }
@@ -50,9 +50,8 @@ class FindController {
     }
 
     private static boolean matches(Offering o, String sought) {
-        return (o.title() + " " + o.hostName() + " " + o.place() + " "
+        return Text.folded(o.title() + " " + o.hostName() + " " + o.place() + " "
                         + String.join(" ", o.front().labels()))
-                .toLowerCase(Locale.ROOT)
                 .contains(sought);
     }
 
@@ -60,9 +59,7 @@ class FindController {
         Instant now = clock.instant();
         return programme.coming(now).stream()
                 .filter(s -> matches(s.offering(), sought)
-                        || Times.longDay(s.zonedStart())
-                                .toLowerCase(Locale.ROOT)
-                                .contains(sought))
+                        || Text.folded(Times.longDay(s.zonedStart())).contains(sought))
                 .limit(MOST)
                 .map(s -> new Hit(
                         "/desk/sessions/" + s.id(), s.offering().title(), Times.dayAndTime(s.start(), s.zone())))

@@ -19,7 +19,7 @@ import org.springframework.transaction.annotation.Transactional;
 public class BusyCommands {
 
     /** How often a calendar at an address is read again. */
-    static final Duration EVERY = Duration.ofMinutes(15);
+    public static final Duration EVERY = Duration.ofMinutes(15);
 
     private final Writes writes;
     private final Clock clock;

@@ -15,7 +15,7 @@ import org.springframework.beans.factory.annotation.Value;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 
-/** Reads calendars of hosts: a file once, an address every {@code 15} minutes. */
+/** Reads calendars of hosts: a file once, an address now and then ({@link BusyCommands#EVERY}). */
 @Component
 public class BusyReading {
 

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import jollyroster.core.door.LinkTokens.Link;
+import jollyroster.platform.Folded;
 import jollyroster.platform.Reads;
 import org.jooq.Condition;
 import org.jooq.Field;
@@ -53,7 +54,7 @@ public class PersonQueries {
         return people(
                         search.isEmpty()
                                 ? DSL.noCondition()
-                                : PERSON.NAME.containsIgnoreCase(search).or(PERSON.EMAIL.containsIgnoreCase(search)))
+                                : Folded.contains(PERSON.NAME, search).or(Folded.contains(PERSON.EMAIL, search)))
                 .orderBy(PERSON.NAME, PERSON.ID)
                 .limit(pageSize)
                 .offset(page * pageSize)

@@ -73,7 +73,7 @@ class StoreConfiguration {
     @Bean
     @DependsOn("flyway")
     PoolingDataSource<PoolableConnection> readingDataSource(@Value("${jolly.data}") String folder) {
-        SQLiteDataSource file = new SQLiteDataSource(config());
+        SQLiteDataSource file = Folded.source(config());
         file.setUrl(url(folder));
         return pool(file, READERS, List.of("PRAGMA query_only = 1"));
     }

@@ -12,6 +12,7 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import jollyroster.core.seats.RegistrationState;
+import jollyroster.platform.Folded;
 import jollyroster.platform.Reads;
 import jollyroster.platform.Remembered;
 import jollyroster.platform.TableChanges;
@@ -171,17 +172,12 @@ public class RosterPageQueries {
         return DSL.field("coalesce({0}, '')", String.class, waitingSince);
     }
 
-    /** In capitals or not: SQLite's LIKE makes no difference, so nothing has to be lowered first. */
-    private static Condition contains(Field<String> field, String text) {
-        return field.like("%" + DSL.escape(text, '!') + "%", '!');
-    }
-
     private static Condition matches(long session, Filter filter) {
         List<Condition> all = new ArrayList<>(List.of(REGISTRATION.SESSION_ID.eq(session)));
         if (!filter.text().isEmpty()) {
-            all.add(contains(REGISTRATION.NAME, filter.text())
-                    .or(contains(PERSON.EMAIL, filter.text()))
-                    .or(contains(REGISTRATION.COMPANIONS, filter.text())));
+            all.add(Folded.contains(REGISTRATION.NAME, filter.text())
+                    .or(Folded.contains(PERSON.EMAIL, filter.text()))
+                    .or(Folded.contains(REGISTRATION.COMPANIONS, filter.text())));
         }
         if (!filter.states().isEmpty()) {
             all.add(REGISTRATION.STATE.in(

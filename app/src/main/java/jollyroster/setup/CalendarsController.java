@@ -54,6 +54,7 @@ class CalendarsController {
                 "calendars",
                 queries.calendars().stream().map(c -> line(c, mates)).toList());
         model.addAttribute("hosts", team.hosts());
+        model.addAttribute("every", BusyCommands.EVERY.toMinutes());
         return "setup/calendars";
     }
 

@@ -123,7 +123,7 @@ public class AccountCommands {
                 "invitation-" + id + "-" + generation,
                 email,
                 "Join the team",
-                "Hello " + name + ",\n\n" + actor
+                "Hello " + name + ",\n\n" + actor.name()
                         + " would like to have you on the team. Choose a password here:\n\n<" + link
                         + ">\n\nThe link is yours alone; please do not pass it on.\n",
                 clock.instant());

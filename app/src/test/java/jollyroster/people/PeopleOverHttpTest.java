@@ -1,8 +1,10 @@
 package jollyroster.people;
 
+import static java.nio.charset.StandardCharsets.UTF_8;
 import static jollyroster.Saltmarrow.Wanted.seats;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.net.URLEncoder;
 import java.time.ZoneOffset;
 import java.util.List;
 import jollyroster.AppTest;
@@ -55,6 +57,20 @@ class PeopleOverHttpTest {
             var row = organiser.get("/desk/people?q=" + sought).document().select("tbody tr");
             assertThat(row.select(".name").eachText()).as(sought).containsExactly("Iolanthe Quayle");
             assertThat(row.select("td.number").text()).isEqualTo("2");
+        }
+        roster.register(Saltmarrow.person(first.session(), "Émile Ångholm", 1), Saltmarrow.VISITOR);
+        for (String sought : List.of("émile", "EMILE", "angholm", "ÅNG")) {
+            for (String page :
+                    List.of("/desk/people?q=", "/desk/find?q=", "/desk/sessions/" + first.session() + "/roster?q=")) {
+                assertThat(organiser
+                                .get(page + URLEncoder.encode(sought, UTF_8))
+                                .document()
+                                .select("main")
+                                .text())
+                        .as(page + sought)
+                        .contains("Émile Ångholm")
+                        .doesNotContain("Iolanthe");
+            }
         }
         var page = organiser.get("/desk/people/" + known("Iolanthe").id()).document();
         assertThat(page.select("main").text()).contains("Iolanthe Quayle", "iolanthe.quayle@crew.example");

@@ -108,6 +108,8 @@ class TeamTest {
                 .isEmpty();
         worker.sendDue();
         String link = linkIn("invitation-" + host + "-1");
+        assertThat(tray.byKey("invitation-" + host + "-1").orElseThrow().text())
+                .contains(Saltmarrow.ORGANISER.name() + " would like to have you on the team.");
 
         Browserless newcomer = new Browserless(port);
         assertThat(newcomer.post(link, link, Map.of("password", "short")).status())

@@ -1,11 +1,33 @@
 package jollyroster.core.intake;
 
 import java.text.Normalizer;
+import java.util.Locale;
+import java.util.regex.Pattern;
 
 /** Text that people enter, made fit to keep. */
 public final class Text {
 
+    private static final Pattern MARKS = Pattern.compile("\\p{Mn}+");
+
     private Text() {}
+
+    /** As a search compares text: without accents, and capitals like small letters. */
+    public static String folded(String text) {
+        return isAscii(text) ? text.toLowerCase(Locale.ROOT) : foldedBeyondAscii(text);
+    }
+
+    /** By way of capitals, for letters that have two small forms or become two capitals. */
+    private static String foldedBeyondAscii(String text) {
+        return MARKS.matcher(Normalizer.normalize(text, Normalizer.Form.NFKD))
+                .replaceAll("")
+                .toUpperCase(Locale.ROOT)
+                .toLowerCase(Locale.ROOT)
+                .replace('ς', 'σ');
+    }
+
+    private static boolean isAscii(String text) {
+        return text.chars().allMatch(c -> c < 0x80);
+    }
 
     /** One line: white space and line breaks become single spaces, other control characters go. */
     public static String oneLine(String entered) {

@@ -12,11 +12,11 @@ import org.springframework.stereotype.Component;
 
 /** Rosters as a table: a row a registration, a column a question, written row by row as they are read. */
 @Component
-public class RosterExport {
+public class AnswersTable {
 
     private final ExportQueries rows;
 
-    RosterExport(ExportQueries rows) {
+    AnswersTable(ExportQueries rows) {
         this.rows = rows;
     }
 
