@@ -15,6 +15,7 @@ import java.util.Optional;
 import jollyroster.chart.SeatStrip;
 import jollyroster.core.intake.Text;
 import jollyroster.core.readiness.Readiness.Clash;
+import jollyroster.core.seats.Outlook;
 import jollyroster.outbox.OutboxQueries;
 import jollyroster.platform.Actor;
 import jollyroster.platform.DeskPage;
@@ -207,11 +208,19 @@ class LedgerController {
         if (host.isEmpty()) {
             notes.add(new Note("odd", "no host"));
         }
-        String outlook = OutlookWords.of(s, count.taken(), now);
-        if (!outlook.isEmpty()) {
-            notes.add(new Note(outlook.equals("runs") ? "calm" : outlook.startsWith("at") ? "odd" : "stop", outlook));
+        Outlook outlook = s.outlook(count.taken(), now);
+        if (outlook != Outlook.OPEN) {
+            notes.add(new Note(urgency(outlook), OutlookWords.of(s, count.taken(), now)));
         }
         return notes;
+    }
+
+    private static String urgency(Outlook outlook) {
+        return switch (outlook) {
+            case OPEN, RUNS -> "calm";
+            case AT_RISK -> "odd";
+            case DECIDE_TODAY, OVERDUE -> "stop";
+        };
     }
 
     private static Line line(
