@@ -74,7 +74,8 @@ class PrintController {
     private ResponseEntity<byte[]> paper(long id, String kind, List<RegistrationState> states) {
         Session s = assembler.session(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
         List<RegistrationState> shown = states.isEmpty() ? RegistrationState.ACTIVE : states;
-        List<Registration> people = pages.page(s.book(), new Filter("", shown, 0, "", false, Sort.NAME), 0, MOST);
+        List<Registration> people =
+                pages.page(s.book(), new Filter("", false, shown, 0, "", false, Sort.NAME), 0, MOST);
         Context model = new Context(Locale.ENGLISH);
         model.setVariable("title", s.offering().title());
         model.setVariable(

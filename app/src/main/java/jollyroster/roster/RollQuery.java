@@ -39,6 +39,7 @@ record RollQuery(String q, String state, String question, String is, String mark
     Filter filter() {
         return new Filter(
                 q,
+                false,
                 states(),
                 question.isEmpty() ? 0 : Long.parseLong(question),
                 is,
@@ -52,8 +53,7 @@ record RollQuery(String q, String state, String question, String is, String mark
     /** What a helper can look for: names and states. */
     Filter namesOnly() {
         Filter asked = filter();
-        String names = q.contains("@") ? "" : q;
-        return new Filter(names, asked.states(), 0, "", false, asked.sort());
+        return new Filter(q, true, asked.states(), 0, "", false, asked.sort());
     }
 
     private List<RegistrationState> states() {

@@ -56,19 +56,26 @@ public class RosterPageQueries {
     /**
      * What is looked for.
      *
-     * @param text in names and addresses; empty for anything
+     * @param text in names, addresses and companions; empty for anything
      * @param states which; empty for all
+     * @param namesOnly whether the text is looked for in the names of those who registered only
      * @param question with {@code answer}, the answer to it; 0 for any
      * @param marked only those that are marked
      */
     public record Filter(
-            String text, List<RegistrationState> states, long question, String answer, boolean marked, Sort sort) {
+            String text,
+            boolean namesOnly,
+            List<RegistrationState> states,
+            long question,
+            String answer,
+            boolean marked,
+            Sort sort) {
         public Filter {
             states = List.copyOf(states);
         }
 
         public static Filter everybody() {
-            return new Filter("", List.of(), 0, "", false, Sort.STATE);
+            return new Filter("", false, List.of(), 0, "", false, Sort.STATE);
         }
     }
 
@@ -175,9 +182,12 @@ public class RosterPageQueries {
     private static Condition matches(long session, Filter filter) {
         List<Condition> all = new ArrayList<>(List.of(REGISTRATION.SESSION_ID.eq(session)));
         if (!filter.text().isEmpty()) {
-            all.add(Folded.contains(REGISTRATION.NAME, filter.text())
-                    .or(Folded.contains(PERSON.EMAIL, filter.text()))
-                    .or(Folded.contains(REGISTRATION.COMPANIONS, filter.text())));
+            Condition named = Folded.contains(REGISTRATION.NAME, filter.text());
+            all.add(
+                    filter.namesOnly()
+                            ? named
+                            : named.or(Folded.contains(PERSON.EMAIL, filter.text()))
+                                    .or(Folded.contains(REGISTRATION.COMPANIONS, filter.text())));
         }
         if (!filter.states().isEmpty()) {
             all.add(REGISTRATION.STATE.in(
