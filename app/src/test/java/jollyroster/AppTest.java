@@ -21,5 +21,5 @@ import org.springframework.test.context.ContextConfiguration;
         webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT,
         properties = {"jolly.jobs.auto=false", "jolly.limits.letters=1000000"})
 @ContextConfiguration(initializers = FreshFolder.class)
-@Import({TestClock.Config.class, Saltmarrow.class})
+@Import({TestClock.Config.class, Saltmarrow.class, Mailbox.class})
 public @interface AppTest {}

@@ -14,12 +14,19 @@ import jollyroster.platform.Role;
 import jollyroster.programme.OfferingCommands;
 import jollyroster.programme.OfferingStatus;
 import jollyroster.programme.ProgrammeQueries;
-import jollyroster.programme.QuestionForm;
 import jollyroster.programme.SessionCommands;
-import jollyroster.programme.SheetForm;
 import jollyroster.programme.Venue;
 import jollyroster.programme.VenueCommands;
 import jollyroster.seating.Application;
+import jollyroster.sheet.InvitingForm;
+import jollyroster.sheet.PayingForm;
+import jollyroster.sheet.PlaceForm;
+import jollyroster.sheet.QuestionForm;
+import jollyroster.sheet.SeatsForm;
+import jollyroster.sheet.SheetForm;
+import jollyroster.sheet.SignUpForm;
+import jollyroster.sheet.TakingForm;
+import jollyroster.sheet.WordsForm;
 import jollyroster.team.AccountCommands;
 import org.springframework.boot.test.context.TestComponent;
 
@@ -85,22 +92,17 @@ public class Saltmarrow {
                         ORGANISER)
                 .orElseThrow();
         long offering = offerings.draft(title, HALIFAX, ORGANISER);
-        offerings.save(
-                offering,
-                SheetForm.titled(title)
-                        .with(SheetForm.Words.of(title, "Six knots that hold.", "At the **bench**.", ""))
-                        .with(new SheetForm.Place(
-                                wanted.online() ? "ONLINE" : "IN_PERSON",
-                                String.valueOf(venue),
-                                List.of(),
-                                "Barnaby Teague"))
-                        .with(SheetForm.Seats.of("120", String.valueOf(wanted.seats()), wanted.waitlist(), "3"))
-                        .with(new SheetForm.SignUp(wanted.style().name(), wanted.visibility(), "", ""))
-                        .with(wanted.taking())
-                        .with(wanted.inviting())
-                        .with(wanted.paying())
-                        .asking(wanted.questions()),
-                ORGANISER);
+        SheetForm sheet = SheetForm.titled(title)
+                .with(WordsForm.of(title, "Six knots that hold.", "At the **bench**.", ""))
+                .with(new PlaceForm(
+                        wanted.online() ? "ONLINE" : "IN_PERSON", String.valueOf(venue), List.of(), "Barnaby Teague"))
+                .with(SeatsForm.of("120", String.valueOf(wanted.seats()), wanted.waitlist(), "3"))
+                .with(new SignUpForm(wanted.style().name(), wanted.visibility(), "", ""))
+                .with(wanted.taking())
+                .with(wanted.inviting())
+                .with(wanted.paying())
+                .asking(wanted.questions());
+        offerings.save(offering, sheet.version(), sheet.sections(), ORGANISER);
         List<Long> dates = wanted.starts().stream()
                 .map(start -> sessions.addDate(
                         offering,
@@ -124,13 +126,12 @@ public class Saltmarrow {
             List<String> starts,
             List<QuestionForm> questions,
             SignUpStyle style,
-            SheetForm.Taking taking,
-            SheetForm.Inviting inviting,
+            TakingForm taking,
+            InvitingForm inviting,
             String visibility,
-            SheetForm.Paying paying) {
+            PayingForm paying) {
 
-        private static final SheetForm.Taking AT_ONCE =
-                SheetForm.Taking.openly().freeing(FreedSeats.SEAT_AT_ONCE);
+        private static final TakingForm AT_ONCE = TakingForm.openly().freeing(FreedSeats.SEAT_AT_ONCE);
 
         public static Wanted seats(int seats) {
             return new Wanted(
@@ -141,9 +142,9 @@ public class Saltmarrow {
                     List.of(),
                     SignUpStyle.ANY_DATE,
                     AT_ONCE,
-                    SheetForm.Inviting.nobody(),
+                    InvitingForm.nobody(),
                     "",
-                    SheetForm.Paying.nothing());
+                    PayingForm.nothing());
         }
 
         public Wanted withoutWaitlist() {
@@ -167,15 +168,15 @@ public class Saltmarrow {
 
         /** Freed seats are offered, to be answered in time. */
         public Wanted callingUp() {
-            return taking(SheetForm.Taking.openly());
+            return taking(TakingForm.openly());
         }
 
-        public Wanted taking(SheetForm.Taking manner) {
+        public Wanted taking(TakingForm manner) {
             return new Wanted(seats, waitlist, online, starts, questions, style, manner, inviting, visibility, paying);
         }
 
         /** People answer yes, maybe or no. */
-        public Wanted inviting(SheetForm.Inviting answers) {
+        public Wanted inviting(InvitingForm answers) {
             return new Wanted(seats, waitlist, online, starts, questions, style, taking, answers, visibility, paying);
         }
 
@@ -191,7 +192,7 @@ public class Saltmarrow {
                     taking,
                     inviting,
                     visibility,
-                    new SheetForm.Paying(amount, "CAD"));
+                    new PayingForm(amount, "CAD"));
         }
 
         public Wanted invitedOnly() {

@@ -7,7 +7,10 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.Optional;
 import jollyroster.core.attendance.Verdict;
+import jollyroster.logbook.LogbookCommands;
+import jollyroster.logbook.LogbookEntry;
 import jollyroster.platform.Actor;
+import jollyroster.platform.Facts;
 import jollyroster.platform.Writes;
 import jollyroster.programme.HostQueries;
 import jollyroster.programme.SessionCommands;
@@ -21,12 +24,15 @@ public class AttendanceCommands {
 
     private final SessionCommands sessions;
     private final HostQueries hosts;
+    private final LogbookCommands logbook;
     private final Writes writes;
     private final Clock clock;
 
-    AttendanceCommands(SessionCommands sessions, HostQueries hosts, Writes writes, Clock clock) {
+    AttendanceCommands(
+            SessionCommands sessions, HostQueries hosts, LogbookCommands logbook, Writes writes, Clock clock) {
         this.sessions = sessions;
         this.hosts = hosts;
+        this.logbook = logbook;
         this.writes = writes;
         this.clock = clock;
     }
@@ -82,5 +88,7 @@ public class AttendanceCommands {
                 .set(HAND_MARK.MARKED_BY, actor.name())
                 .set(HAND_MARK.MARKED_AT, clock.instant())
                 .execute());
+        Facts what = Facts.of("verdict", verdict.map(Verdict::name).orElse(null));
+        logbook.write(session, registration, actor, LogbookEntry.HAND_MARK, what, clock.instant());
     }
 }

@@ -11,19 +11,19 @@ import jollyroster.core.seats.SignUpStyle;
 import jollyroster.hosting.BusyReading;
 import jollyroster.programme.OfferingCommands;
 import jollyroster.programme.OfferingStatus;
-import jollyroster.programme.QuestionForm;
 import jollyroster.programme.SessionCommands;
 import jollyroster.programme.SessionCommands.NewDate;
-import jollyroster.programme.SheetForm;
-import jollyroster.programme.SheetForm.Inviting;
-import jollyroster.programme.SheetForm.Paying;
-import jollyroster.programme.SheetForm.Place;
-import jollyroster.programme.SheetForm.Seats;
-import jollyroster.programme.SheetForm.SignUp;
-import jollyroster.programme.SheetForm.Taking;
-import jollyroster.programme.SheetForm.Words;
 import jollyroster.programme.Venue;
 import jollyroster.programme.VenueCommands;
+import jollyroster.sheet.InvitingForm;
+import jollyroster.sheet.PayingForm;
+import jollyroster.sheet.PlaceForm;
+import jollyroster.sheet.QuestionForm;
+import jollyroster.sheet.SeatsForm;
+import jollyroster.sheet.SheetForm;
+import jollyroster.sheet.SignUpForm;
+import jollyroster.sheet.TakingForm;
+import jollyroster.sheet.WordsForm;
 import org.springframework.context.annotation.Profile;
 import org.springframework.stereotype.Component;
 
@@ -71,16 +71,16 @@ class DemoProgramme {
         venueIds.put(name, venues.add(form, DemoActor.PROGRAM).orElseThrow());
     }
 
-    private Place at(String format, String venue, String... hosts) {
+    private PlaceForm at(String format, String venue, String... hosts) {
         String[] ids = java.util.Arrays.stream(hosts)
                 .map(name -> String.valueOf(team.member(name)))
                 .toArray(String[]::new);
-        return Place.of(format, String.valueOf(venueIds.get(venue)), ids);
+        return PlaceForm.of(format, String.valueOf(venueIds.get(venue)), ids);
     }
 
     private long keep(SheetForm sheet) {
         long offering = offerings.draft(sheet.words().title(), DemoData.HOME, DemoActor.PROGRAM);
-        offerings.save(offering, sheet, DemoActor.PROGRAM);
+        offerings.save(offering, sheet.version(), sheet.sections(), DemoActor.PROGRAM);
         return offering;
     }
 
@@ -96,7 +96,7 @@ class DemoProgramme {
     }
 
     List<Long> radio() {
-        Words words = Words.of(
+        WordsForm words = WordsForm.of(
                         "Marine VHF radio procedure",
                         "Ninety live minutes on the air: calling, distress, urgency and safety, with a working set at the other end.",
                         """
@@ -113,7 +113,7 @@ class DemoProgramme {
         long offering = keep(SheetForm.titled(words.title())
                 .with(words)
                 .with(at("ONLINE", "Signal room", DemoOrganisation.OTTOLINE))
-                .with(Seats.of("90", "500", true, "1").buffered("15", "15"))
+                .with(SeatsForm.of("90", "500", true, "1").buffered("15", "15"))
                 .asking(List.of(
                         question(
                                 "CHOOSE_ONE",
@@ -126,7 +126,7 @@ class DemoProgramme {
     }
 
     List<Long> knots() {
-        Words words = Words.of(
+        WordsForm words = WordsForm.of(
                         "Knots and splicing bench",
                         "Two hours at the bench with real rope: six knots that hold, two that should not, and an eye splice to take home.",
                         """
@@ -141,7 +141,7 @@ class DemoProgramme {
         long offering = keep(SheetForm.titled(words.title())
                 .with(words)
                 .with(at("IN_PERSON", "Rope loft", DemoOrganisation.BARNABY))
-                .with(Seats.of("120", "8", true, "3").buffered("30", "30").needing("3", "2"))
+                .with(SeatsForm.of("120", "8", true, "3").buffered("30", "30").needing("3", "2"))
                 .asking(List.of(
                         question(
                                 "CHOOSE_ONE",
@@ -167,7 +167,7 @@ class DemoProgramme {
 
     /** Six evenings on one registration; they straddle the European clock change. */
     List<Long> navigation() {
-        Words words = Words.of(
+        WordsForm words = WordsForm.of(
                         "Coastal navigation",
                         "Six evenings with paper charts: tides, bearings, passage plans, and a night exercise on the last.",
                         "Bring questions. **All six evenings belong together**; one registration is good for all.",
@@ -177,9 +177,9 @@ class DemoProgramme {
         long offering = keep(SheetForm.titled(words.title())
                 .with(words)
                 .with(at("IN_PERSON", "Chart room", DemoOrganisation.SABLE))
-                .with(Seats.of("120", "16", true, "2").needing("8", "5"))
-                .with(SignUp.by(SignUpStyle.WHOLE_SERIES))
-                .with(new Taking(
+                .with(SeatsForm.of("120", "16", true, "2").needing("8", "5"))
+                .with(SignUpForm.by(SignUpStyle.WHOLE_SERIES))
+                .with(new TakingForm(
                         "CALL_UP",
                         "12",
                         "OPTIONAL",
@@ -210,7 +210,7 @@ class DemoProgramme {
 
     /** Small crews, one date each. The first collides with the bench, and the demo shows by how many minutes. */
     List<Long> drill() {
-        Words words = Words.of(
+        WordsForm words = WordsForm.of(
                         "Man-overboard drill",
                         "Two hours under sail and engine, five to a boat: spot, turn, stop, lift.",
                         "You will be cold and you will be good at it. Foul-weather gear is lent.",
@@ -220,14 +220,14 @@ class DemoProgramme {
         long offering = keep(SheetForm.titled(words.title())
                 .with(words)
                 .with(at("IN_PERSON", "Boathouse", DemoOrganisation.BARNABY))
-                .with(Seats.of("120", "5", true, "2").buffered("30", "30").needing("3", "3"))
-                .with(SignUp.by(SignUpStyle.ONE_DATE)));
+                .with(SeatsForm.of("120", "5", true, "2").buffered("30", "30").needing("3", "3"))
+                .with(SignUpForm.by(SignUpStyle.ONE_DATE)));
         return dates(offering, 120, "2027-03-20T14:45", "2027-03-27T10:00", "2027-03-27T14:30");
     }
 
     /** People answer whether they come, and with whom. */
     long openEvening() {
-        Words words = Words.of(
+        WordsForm words = WordsForm.of(
                         "Open evening at the boathouse",
                         "Chowder, the season's plans, and the boats on the slip before they go in.",
                         "Bring whoever you like. **Chowder is on the stove from half past six.**",
@@ -237,9 +237,9 @@ class DemoProgramme {
         long offering = keep(SheetForm.titled(words.title())
                 .with(words)
                 .with(at("IN_PERSON", "Boathouse", DemoOrganisation.SABLE))
-                .with(Seats.of("150", "40", true, "3"))
-                .with(new SignUp("", "UNLISTED", "24", "0"))
-                .with(new Inviting(true, true, "DAILY")));
+                .with(SeatsForm.of("150", "40", true, "3"))
+                .with(new SignUpForm("", "UNLISTED", "24", "0"))
+                .with(new InvitingForm(true, true, "DAILY")));
         return dates(offering, 150, "2027-03-26T18:30").get(0);
     }
 
@@ -250,15 +250,15 @@ class DemoProgramme {
 
     /** @return the briefing's session */
     long forInvitedAndFew() {
-        Words briefing = Words.of(
+        WordsForm briefing = WordsForm.of(
                 "Instructor briefing", "What the season brings, by telephone, in forty minutes.", "For the team.", "");
         long offering = keep(SheetForm.titled(briefing.title())
                 .with(briefing)
                 .with(at("IN_PERSON", "Duty line", DemoOrganisation.OTTOLINE))
-                .with(Seats.of("40", "12", false, "1"))
-                .with(new SignUp("", "INVITED", "", "")));
+                .with(SeatsForm.of("40", "12", false, "1"))
+                .with(new SignUpForm("", "INVITED", "", "")));
         long session = dates(offering, 40, "2027-03-12T08:30").get(0);
-        Words survival = Words.of(
+        WordsForm survival = WordsForm.of(
                         "Sea survival refresher",
                         "A day in the pool and the raft, for certificates that run out this year.",
                         "Life-jackets, raft drill, helicopter lift in the pool.",
@@ -267,9 +267,9 @@ class DemoProgramme {
         long refresher = keep(SheetForm.titled(survival.title())
                 .with(survival)
                 .with(at("IN_PERSON", "Boathouse", DemoOrganisation.SABLE, DemoOrganisation.OTTOLINE))
-                .with(Seats.of("420", "12", true, "1").needing("6", "10"))
-                .with(new SignUp("", "UNLISTED", "72", "60"))
-                .with(new Paying("180.00", "CAD"))
+                .with(SeatsForm.of("420", "12", true, "1").needing("6", "10"))
+                .with(new SignUpForm("", "UNLISTED", "72", "60"))
+                .with(new PayingForm("180.00", "CAD"))
                 .asking(List.of(
                         question("DATE", "Your certificate runs out on", "as it is printed on it", true, "")
                                 .within("2026-01-01", "2030-12-31"),

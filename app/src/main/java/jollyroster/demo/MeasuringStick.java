@@ -12,13 +12,16 @@ import jollyroster.programme.AskedQuestion;
 import jollyroster.programme.OfferingCommands;
 import jollyroster.programme.OfferingStatus;
 import jollyroster.programme.ProgrammeQueries;
-import jollyroster.programme.QuestionForm;
 import jollyroster.programme.SessionCommands;
-import jollyroster.programme.SheetForm;
 import jollyroster.programme.Venue;
 import jollyroster.programme.VenueCommands;
 import jollyroster.seating.Application;
 import jollyroster.seating.RegistrationCommands;
+import jollyroster.sheet.PlaceForm;
+import jollyroster.sheet.QuestionForm;
+import jollyroster.sheet.SeatsForm;
+import jollyroster.sheet.SheetForm;
+import jollyroster.sheet.WordsForm;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
 import org.springframework.context.annotation.Profile;
@@ -72,7 +75,8 @@ class MeasuringStick implements ApplicationRunner {
 
     private void publish(String title, long venue, int seats) {
         long offering = offerings.draft(title, DemoData.HOME, DemoActor.PROGRAM);
-        offerings.save(offering, sheet(title, venue, seats), DemoActor.PROGRAM);
+        SheetForm sheet = sheet(title, venue, seats);
+        offerings.save(offering, sheet.version(), sheet.sections(), DemoActor.PROGRAM);
         SessionTime time =
                 SessionTime.resolve(LocalDateTime.parse("2027-04-20T19:00"), DemoData.HOME, Duration.ofHours(2));
         sessions.addDate(offering, time, seats, DemoActor.PROGRAM);
@@ -81,13 +85,13 @@ class MeasuringStick implements ApplicationRunner {
 
     private static SheetForm sheet(String title, long venue, int seats) {
         return SheetForm.titled(title)
-                .with(SheetForm.Words.of(
+                .with(WordsForm.of(
                         title,
                         "Everybody fits.",
                         "A **description** of ordinary length, with a list:\n\n- one\n- two\n- three",
                         ""))
-                .with(SheetForm.Place.of("IN_PERSON", String.valueOf(venue)))
-                .with(SheetForm.Seats.of("120", String.valueOf(seats), true, "3"))
+                .with(PlaceForm.of("IN_PERSON", String.valueOf(venue)))
+                .with(SeatsForm.of("120", String.valueOf(seats), true, "3"))
                 .asking(List.of(
                         QuestionForm.of("CHOOSE_ONE", "Left-handed?", "", true, "Yes\nNo"),
                         QuestionForm.of("SHORT_TEXT", "Your boat", "", false, "")));

@@ -23,14 +23,14 @@ import jollyroster.programme.HostQueries;
 import jollyroster.programme.MeetingLink;
 import jollyroster.programme.Offering;
 import jollyroster.programme.OfferingStatus;
-import jollyroster.programme.OutlookWords;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.ReadinessCheck;
-import jollyroster.programme.ReadinessView;
 import jollyroster.programme.SeatCounts.SeatCount;
 import jollyroster.programme.Session;
 import jollyroster.schedule.ClockChangeQueries;
 import jollyroster.seating.RegistrationQueries;
+import jollyroster.sheet.OutlookWords;
+import jollyroster.sheet.ReadinessView;
 import org.springframework.stereotype.Component;
 
 /** Finds what needs a hand, in order of urgency. */

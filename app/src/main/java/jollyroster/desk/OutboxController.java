@@ -14,11 +14,11 @@ import jollyroster.outbox.MessageState;
 import jollyroster.outbox.OutboxCommands;
 import jollyroster.outbox.OutboxQueries;
 import jollyroster.outbox.OutboxQueries.Item;
+import jollyroster.outbox.SentMail;
 import jollyroster.platform.Actor;
 import jollyroster.platform.DeskPage;
 import jollyroster.platform.OrganisationQueries;
 import jollyroster.platform.Times;
-import jollyroster.standin.TrayQueries;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -38,7 +38,7 @@ class OutboxController {
     private final OutboxQueries outbox;
     private final OutboxCommands commands;
     private final Letters letters;
-    private final TrayQueries tray;
+    private final SentMail sent;
     private final OrganisationQueries organisation;
     private final Clock clock;
 
@@ -46,13 +46,13 @@ class OutboxController {
             OutboxQueries outbox,
             OutboxCommands commands,
             Letters letters,
-            TrayQueries tray,
+            SentMail sent,
             OrganisationQueries organisation,
             Clock clock) {
         this.outbox = outbox;
         this.commands = commands;
         this.letters = letters;
-        this.tray = tray;
+        this.sent = sent;
         this.organisation = organisation;
         this.clock = clock;
     }
@@ -160,7 +160,7 @@ class OutboxController {
         model.addAttribute("line", line(item, letters.lines(List.of(item.registration()))));
         model.addAttribute("subject", item.subject());
         model.addAttribute("attempts", item.attempts());
-        model.addAttribute("mail", tray.byKey(item.key()).orElse(null));
+        model.addAttribute("mail", sent.byKey(item.key()).orElse(null));
         return "desk/message";
     }
 
@@ -168,8 +168,8 @@ class OutboxController {
         return outbox.item(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
     }
 
-    private TrayQueries.Mail mail(long id) {
-        return tray.byKey(known(id).key()).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+    private SentMail.Mail mail(long id) {
+        return sent.byKey(known(id).key()).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
     }
 
     /** The HTML part alone, shown in a frame that can run nothing. */

@@ -14,9 +14,9 @@ import jollyroster.platform.SignedIn;
 import jollyroster.platform.Times;
 import jollyroster.programme.HostQueries;
 import jollyroster.programme.MeetingLink;
-import jollyroster.programme.OutlookWords;
 import jollyroster.programme.Session;
 import jollyroster.programme.Venue;
+import jollyroster.sheet.OutlookWords;
 import org.springframework.stereotype.Component;
 
 /** Puts a session's page together from the programme, the roster, the outbox and attendance. */

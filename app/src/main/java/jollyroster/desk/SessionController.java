@@ -1,7 +1,5 @@
 package jollyroster.desk;
 
-import jakarta.servlet.http.HttpServletResponse;
-import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.List;
@@ -34,7 +32,6 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 class SessionController {
 
     private final SessionAssembler assembler;
-    private final RosterTable table;
     private static final int LONGEST_REASON = 300;
     private final ChangeSeatCommands roster;
     private final SeatingCommands seating;
@@ -46,7 +43,6 @@ class SessionController {
 
     SessionController(
             SessionAssembler assembler,
-            RosterTable table,
             ChangeSeatCommands roster,
             SeatingCommands seating,
             RegistrationQueries queries,
@@ -55,7 +51,6 @@ class SessionController {
             Address address,
             Calendars calendars) {
         this.assembler = assembler;
-        this.table = table;
         this.roster = roster;
         this.seating = seating;
         this.queries = queries;
@@ -156,14 +151,6 @@ class SessionController {
 
     private static String back(long id, String anchor) {
         return "redirect:/desk/sessions/" + id + anchor;
-    }
-
-    @GetMapping("/desk/sessions/{id}/roster.csv")
-    void csv(@PathVariable long id, HttpServletResponse response) throws IOException {
-        Session session = known(id);
-        response.setContentType("text/csv; charset=UTF-8");
-        response.setHeader("Content-Disposition", "attachment; filename=\"roster-" + id + ".csv\"");
-        table.write(session, response.getOutputStream());
     }
 
     @GetMapping("/desk/sessions/{id}/session.ics")

@@ -18,8 +18,8 @@ import jollyroster.outbox.MessageState;
 import jollyroster.outbox.OutboxQueries.Count;
 import jollyroster.platform.MarginNote;
 import jollyroster.platform.Times;
-import jollyroster.programme.OutlookWords;
 import jollyroster.programme.Session;
+import jollyroster.sheet.OutlookWords;
 
 /** The margin of a session's page: what the program worked out about it. */
 final class SessionNotes {

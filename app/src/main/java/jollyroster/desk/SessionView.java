@@ -1,6 +1,7 @@
 package jollyroster.desk;
 
 import java.util.List;
+import jollyroster.attendance.AttendanceView;
 import jollyroster.chart.RunLine;
 import jollyroster.chart.SeatStrip;
 
@@ -72,18 +73,9 @@ record SessionView(
             String theirTime,
             List<String> answers,
             String before,
-            Attendance attendance,
+            AttendanceView attendance,
             boolean canCancel,
             boolean waits) {}
-
-    /** @param code attended, part, absent, inside or none */
-    record Attendance(
-            String code, String word, String minutes, String share, boolean byHand, String evidence, Bar bar) {}
-
-    /** Connection spans on the session's window, in per cent. */
-    record Bar(List<Span> spans) {
-        record Span(double x, double width) {}
-    }
 
     record Logged(String at, String actor, String name, String entry, String detail) {}
 }

@@ -7,10 +7,11 @@ import static jollyroster.platform.tables.Tables.SESSION;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
+import jollyroster.outbox.LetterKind;
 import jollyroster.outbox.OutboxCommands;
 import jollyroster.platform.Actor;
 import jollyroster.platform.Address;
-import jollyroster.platform.Markdown;
+import jollyroster.platform.Facts;
 import jollyroster.platform.OrganisationQueries;
 import jollyroster.platform.Times;
 import jollyroster.platform.Writes;
@@ -39,16 +40,22 @@ public class TellCommands {
 
     /** Writes to the organiser about one answer. */
     void ofOne(Session book, String name, Reply reply, Instant now) {
+        Facts given = Facts.of("name", name)
+                .and("reply", reply.code())
+                .and("title", book.offering().title())
+                .and("starts", Times.dayAndTime(book.start(), book.zone()))
+                .and("answers_link", answers(book.offering()));
         outbox.letter(
+                LetterKind.ANSWERED,
                 "told-" + book.id() + "-" + now.toEpochMilli() + "-" + Math.abs(name.hashCode()),
                 contact(book.offering()),
-                name + " says " + reply.code() + ": " + book.offering().title(),
-                "**" + Markdown.plain(name) + "** says **" + reply.code() + "** to "
-                        + Markdown.plain(book.offering().title()) + ", "
-                        + Times.dayAndTime(book.start(), book.zone()) + ".\n\n<"
-                        + address.of("/desk/offerings/" + book.offering().id() + "/guests") + ">\n",
+                given,
                 "",
                 now);
+    }
+
+    private String answers(Offering offering) {
+        return address.of("/desk/offerings/" + offering.id() + "/guests");
     }
 
     private String contact(Offering offering) {
@@ -64,11 +71,13 @@ public class TellCommands {
     @Transactional
     public void ofMany(Offering offering, String summary, Instant upTo, Actor actor) {
         actor.requireTeam();
+        Facts given =
+                Facts.of("title", offering.title()).and("summary", summary).and("answers_link", answers(offering));
         outbox.letter(
+                LetterKind.ANSWERS,
                 "told-" + offering.id() + "-" + upTo.getEpochSecond(),
                 contact(offering),
-                "Answers to " + offering.title(),
-                Markdown.plain(summary) + "\n\n<" + address.of("/desk/offerings/" + offering.id() + "/guests") + ">\n",
+                given,
                 "",
                 clock.instant());
         writes.sql()

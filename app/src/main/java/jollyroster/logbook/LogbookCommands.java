@@ -5,6 +5,7 @@ import static jollyroster.platform.tables.Tables.LOGBOOK;
 import java.time.Instant;
 import java.util.List;
 import jollyroster.platform.Actor;
+import jollyroster.platform.Facts;
 import jollyroster.platform.KeptStatement;
 import jollyroster.platform.Writes;
 import org.jooq.impl.DSL;

@@ -6,6 +6,7 @@ import static jollyroster.platform.tables.Tables.REGISTRATION;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import jollyroster.platform.Facts;
 import jollyroster.platform.Reads;
 import org.jooq.Condition;
 import org.springframework.stereotype.Component;

@@ -3,7 +3,9 @@ package jollyroster.logbook;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
+import java.util.Locale;
 import java.util.Optional;
+import jollyroster.platform.Facts;
 import jollyroster.platform.Times;
 
 /** What an entry of the logbook says, in words. */
@@ -38,7 +40,12 @@ final class LogbookWords {
             case PAID -> f.text("amount");
             case MERGED -> "was registered under another address";
             case WROTE -> "to " + count(f.number("people"), "person", "people") + ": " + f.text("subject");
-            case SESSION_CHANGED, CALLED_OFF, UNDONE, HAND_MARK -> f.text("what");
+            case SESSION_CHANGED, CALLED_OFF -> f.text("what").isEmpty() ? SessionChange.words(f) : f.text("what");
+            case UNDONE -> "as it was before";
+            case HAND_MARK ->
+                f.text("verdict").isEmpty()
+                        ? "as the evidence says"
+                        : f.text("verdict").toLowerCase(Locale.ROOT);
         };
     }
 

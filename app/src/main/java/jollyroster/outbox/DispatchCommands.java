@@ -6,7 +6,9 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import jollyroster.core.messages.Anchor;
+import jollyroster.platform.Facts;
 import jollyroster.platform.Writes;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -25,7 +27,12 @@ class DispatchCommands {
         this.writes = writes;
     }
 
-    /** A message in the worker's hands. */
+    /**
+     * A message in the worker's hands.
+     *
+     * @param kind the letter's kind; empty when the message brings its words, or is about a registration
+     * @param given what its template is given besides how things stand
+     */
     record Claim(
             long id,
             String key,
@@ -35,6 +42,8 @@ class DispatchCommands {
             String recipient,
             String subject,
             String body,
+            Optional<LetterKind> kind,
+            Facts given,
             String calendar,
             int attempts,
             Instant due) {}
@@ -64,6 +73,8 @@ class DispatchCommands {
                         m.getRecipient(),
                         m.getSubject(),
                         m.getBody(),
+                        m.getTemplate().isEmpty() ? Optional.empty() : Optional.of(LetterKind.valueOf(m.getTemplate())),
+                        Facts.read(m.getGiven()),
                         m.getCalendar(),
                         m.getAttempts(),
                         m.getDueAt()));

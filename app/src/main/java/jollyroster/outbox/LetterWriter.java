@@ -1,44 +1,22 @@
 package jollyroster.outbox;
 
-import com.samskivert.mustache.Mustache;
-import com.samskivert.mustache.MustacheException;
-import com.samskivert.mustache.Template;
-import java.io.IOException;
-import java.io.InputStream;
-import java.io.UncheckedIOException;
-import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.time.ZonedDateTime;
-import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.regex.Pattern;
 import jollyroster.core.messages.Anchor;
 import jollyroster.exchange.Calendars;
 import jollyroster.platform.Address;
-import jollyroster.platform.Markdown;
+import jollyroster.platform.Facts;
 import jollyroster.platform.Times;
 import org.springframework.stereotype.Component;
 
-/**
- * Writes letters. A template is Mustache over Markdown; the text part shows the Markdown as it is, the HTML part renders
- * it. Values are escaped for Markdown before they are rendered, so that nobody's name becomes a link.
- */
+/** Writes letters: a template, and how things stand when the letter leaves. */
 @Component
 class LetterWriter {
-
-    private static final Pattern MARKDOWN_SIGNS = Pattern.compile("([\\\\`*_{}\\[\\]()#+.!<>|~&-])");
-    private static final Pattern ANGLES = Pattern.compile("<(https?://[^>]+)>");
-    private final Map<Anchor, Template> asText = new EnumMap<>(Anchor.class);
-    private final Map<Anchor, Template> asMarkdown = new EnumMap<>(Anchor.class);
-    private final Template page;
-    private final Mustache.Compiler plain;
-    private final Mustache.Compiler marked;
-    private final Address address;
-    private final Calendars calendars;
 
     private static final Letters.Facts SAMPLE = new Letters.Facts(
             "Wren Skerry",
@@ -62,78 +40,42 @@ class LetterWriter {
             List.of(),
             new Letters.Offer(Optional.empty(), false, false, "", ""));
 
-    LetterWriter(Address address, Calendars calendars) {
+    private final Templates templates;
+    private final Address address;
+    private final Calendars calendars;
+
+    LetterWriter(Templates templates, Address address, Calendars calendars) {
+        this.templates = templates;
         this.address = address;
         this.calendars = calendars;
-        this.plain = Mustache.compiler().escapeHTML(false).strictSections(true);
-        this.marked = plain.withEscaper(value -> MARKDOWN_SIGNS.matcher(value).replaceAll("\\\\$1"));
-        for (Anchor anchor : Anchor.values()) {
-            if (anchor == Anchor.LETTER || anchor == Anchor.WRITTEN) {
-                continue;
-            }
-            String source = read(anchor.name().toLowerCase().replace('_', '-') + ".md");
-            asText.put(anchor, plain.compile(source));
-            asMarkdown.put(anchor, marked.compile(source));
-        }
-        this.page = Mustache.compiler().compile(read("page.html"));
     }
 
-    Letter write(String key, Anchor anchor, String subject, Letters.Facts facts, Instant now) {
-        return write(key, anchor, subject, asText.get(anchor), asMarkdown.get(anchor), facts, now);
-    }
-
-    /** A letter that the organiser wrote. */
-    Letter written(DispatchCommands.Claim claim, Letters.Facts facts, Instant now) {
-        return write(
-                claim.key(),
-                claim.anchor(),
-                claim.subject(),
-                plain.compile(claim.body()),
-                marked.compile(claim.body()),
-                facts,
-                now);
-    }
-
-    /** What is wrong with a text that is to be a letter: the first name that is not known, or where it breaks off. */
-    Optional<String> problem(String body) {
-        try {
-            plain.compile(body).execute(values(SAMPLE));
-            return Optional.empty();
-        } catch (MustacheException e) {
-            return Optional.of(String.valueOf(e.getMessage()));
-        }
-    }
-
-    private Letter write(
-            String key,
-            Anchor anchor,
-            String subject,
-            Template plainText,
-            Template markdown,
-            Letters.Facts facts,
-            Instant now) {
-        Map<String, Object> values = values(facts);
-        String text = ANGLES.matcher(plainText.execute(values)).replaceAll("$1");
-        String html = Markdown.render(markdown.execute(values));
+    /** A letter about a registration; one that the organiser wrote brings its own words. */
+    Letter about(DispatchCommands.Claim claim, Letters.Facts facts, Instant now) {
+        Anchor anchor = claim.anchor();
+        Templates.Body body = anchor == Anchor.WRITTEN ? templates.compile(claim.body()) : templates.of(anchor);
+        Map<String, Object> values = values(facts, claim.given());
         boolean seated = facts.standing() == Letters.Standing.SEATED;
+        boolean dated = anchor != Anchor.WRITTEN && (seated || facts.standing() == Letters.Standing.GONE);
         return new Letter(
-                key,
+                claim.key(),
                 address.host(),
                 facts.organisation(),
                 facts.replyTo(),
                 facts.email(),
-                subject,
-                text,
-                page.execute(Map.of("title", subject, "body", html, "organisation", facts.organisation())),
-                anchor != Anchor.WRITTEN && (seated || facts.standing() == Letters.Standing.GONE)
-                        ? calendars.publish(facts.title(), facts.calendar())
-                        : null,
+                claim.subject(),
+                body.text(values),
+                templates.page(claim.subject(), body.html(values), facts.organisation()),
+                dated ? calendars.publish(facts.title(), facts.calendar()) : null,
                 anchor.isAnswer() ? null : facts.ownLink() + "/no-reminders",
                 now);
     }
 
-    /** A letter whose body was written beforehand. */
-    Letter plain(DispatchCommands.Claim claim, Letters.Sender from, Instant now) {
+    /** A letter to somebody who is on no session. */
+    Letter standing(DispatchCommands.Claim claim, Letters.Sender from, Instant now) {
+        Map<String, Object> values = new LinkedHashMap<>(claim.given().values());
+        values.put("organisation", from.organisation());
+        Templates.Body body = claim.kind().map(templates::of).orElseGet(() -> templates.compile(claim.body()));
         return new Letter(
                 claim.key(),
                 address.host(),
@@ -141,17 +83,19 @@ class LetterWriter {
                 from.replyTo(),
                 claim.recipient(),
                 claim.subject(),
-                ANGLES.matcher(claim.body()).replaceAll("$1"),
-                page.execute(Map.of(
-                        "title", claim.subject(),
-                        "body", Markdown.render(claim.body()),
-                        "organisation", from.organisation())),
+                body.text(values),
+                templates.page(claim.subject(), body.html(values), from.organisation()),
                 claim.calendar().isEmpty() ? null : claim.calendar(),
                 null,
                 now);
     }
 
-    private static Map<String, Object> values(Letters.Facts facts) {
+    /** What is wrong with a text that is to be a letter about a registration. */
+    Optional<String> problem(String body) {
+        return templates.problem(body, values(SAMPLE, Facts.none()));
+    }
+
+    private static Map<String, Object> values(Letters.Facts facts, Facts given) {
         Map<String, Object> values = new LinkedHashMap<>();
         values.put("first_name", firstName(facts.name()));
         values.put("name", facts.name());
@@ -177,7 +121,19 @@ class LetterWriter {
         values.put("at_once", facts.offer().atOnce());
         values.put("confirm_link", facts.offer().confirmLink());
         values.put("confirm_code", facts.offer().confirmCode());
+        values.put("was", was(given, facts.personZone()));
         return values;
+    }
+
+    /** When it was to be before it was moved; empty when it was not. */
+    private static String was(Facts given, ZoneId theirs) {
+        return given.time(Was.START)
+                .map(start -> Times.longDay(start.atZone(theirs)) + ", "
+                        + Times.hours(
+                                start.atZone(theirs),
+                                given.time(Was.END).orElse(start).atZone(theirs))
+                        + " " + Times.city(theirs) + " time")
+                .orElse("");
     }
 
     /** {@code Tue 16 Mar, 22:00–00:00 Lisbon time (19:00–21:00 in Halifax)}. */
@@ -198,16 +154,5 @@ class LetterWriter {
     private static String firstName(String name) {
         int space = name.indexOf(' ');
         return space < 0 ? name : name.substring(0, space);
-    }
-
-    private static String read(String file) {
-        try (InputStream in = LetterWriter.class.getResourceAsStream("/messages/" + file)) {
-            if (in == null) {
-                throw new IllegalStateException("No message template " + file);
-            }
-            return new String(in.readAllBytes(), StandardCharsets.UTF_8);
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
     }
 }

@@ -8,7 +8,11 @@ import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
 import jollyroster.core.dates.Offset;
 import jollyroster.core.messages.Anchor;
 import jollyroster.core.messages.MessagePlan;
@@ -16,7 +20,9 @@ import jollyroster.core.messages.MessagePlan.Entry;
 import jollyroster.core.messages.PlanLine;
 import jollyroster.core.messages.QuietHours;
 import jollyroster.platform.Actor;
+import jollyroster.platform.Facts;
 import jollyroster.platform.KeptStatement;
+import jollyroster.platform.OrganisationQueries;
 import jollyroster.platform.Remembered;
 import jollyroster.platform.TableChanges;
 import jollyroster.platform.Writes;
@@ -35,11 +41,15 @@ public class OutboxCommands {
 
     private static final Duration LINK_AGAIN_AT_MOST_EVERY = Duration.ofMinutes(10);
     private final Writes writes;
+    private final Templates templates;
+    private final OrganisationQueries organisation;
     private final KeptStatement insert;
     private final Remembered<Long, List<PlanLine>> plans;
 
-    OutboxCommands(Writes writes, TableChanges changes) {
+    OutboxCommands(Writes writes, Templates templates, OrganisationQueries organisation, TableChanges changes) {
         this.writes = writes;
+        this.templates = templates;
+        this.organisation = organisation;
         this.insert = writes.keepInsert(
                 MESSAGE,
                 insert -> insert.onConflict(MESSAGE.MESSAGE_KEY)
@@ -111,19 +121,38 @@ public class OutboxCommands {
     /**
      * Queues the news of a change, to leave when the change can no longer be undone. Earlier news to
      * the same registration that has not left is withdrawn: a letter says how everything stands when it leaves, so that
-     * people are told once.
+     * people are told once. What that would have said of how things were is said now.
      *
      * @param change the change that causes it
+     * @param was when it was to be before; what has not moved was when it is
      */
-    public void news(Anchor anchor, Recipient to, long change, Instant due, Instant now) {
-        withdraw(
-                MESSAGE.REGISTRATION_ID.eq(to.registration()).and(MESSAGE.CHANGE_ID.isNotNull()),
-                "a later change says it all",
-                now);
+    public void news(Anchor anchor, Recipient to, long change, Was was, Instant due, Instant now) {
+        Condition untold = MESSAGE.REGISTRATION_ID.eq(to.registration()).and(MESSAGE.CHANGE_ID.isNotNull());
+        Facts earliest = earliest(untold, to.session()).orElseGet(was::facts);
+        withdraw(untold, "a later change says it all", now);
         MessageRecord row =
                 row(new PlanLine(anchor, Offset.none()), to, "change-" + change + "-" + to.session(), due, due, now);
         row.setChangeId(change);
+        row.setGiven(isAt(to.start().toInstant(), earliest) ? "" : earliest.json());
         insert(List.of(row));
+    }
+
+    private static boolean isAt(Instant start, Facts earliest) {
+        return earliest.time(Was.START).filter(start::equals).isPresent();
+    }
+
+    /** What people still believe, as they have not been told of a change yet. */
+    private Optional<Facts> earliest(Condition untold, long session) {
+        return writes.sql()
+                .select(MESSAGE.GIVEN)
+                .from(MESSAGE)
+                .where(untold)
+                .and(MESSAGE.SESSION_ID.eq(session))
+                .and(MESSAGE.STATE.eq(MessageState.PLANNED.name()))
+                .and(MESSAGE.GIVEN.ne(""))
+                .orderBy(MESSAGE.ID)
+                .limit(1)
+                .fetchOptional(r -> Facts.read(r.value1()));
     }
 
     /** Takes the unsent news of a change out of the outbox. @return how many people had not been told */
@@ -136,18 +165,22 @@ public class OutboxCommands {
         withdraw(MESSAGE.SESSION_ID.eq(session).and(MESSAGE.ANCHOR.eq(Anchor.BEFORE_START.name())), reason, now);
     }
 
-    /** Queues a letter with a body of its own, in Markdown, to somebody who is on no session. Due at once. */
-    public void letter(String key, String recipient, String subject, String body, Instant now) {
-        letter(key, recipient, subject, body, "", now);
-    }
-
-    /** The same with a calendar file, or none when {@code calendar} is empty. */
-    public void letter(String key, String recipient, String subject, String body, String calendar, Instant now) {
+    /**
+     * Queues a letter to somebody who is on no session. Due at once.
+     *
+     * @param key the same for the same letter, which then goes once
+     * @param given what its template may name, see {@link LetterKind}
+     * @param calendar a calendar file that goes with it; empty for none
+     */
+    public void letter(LetterKind kind, String key, String recipient, Facts given, String calendar, Instant now) {
         Recipient to = new Recipient(0, 0, 0, recipient, ZoneOffset.UTC, "", now.atZone(ZoneOffset.UTC), 0, false);
+        Map<String, Object> values = new HashMap<>(given.values());
+        values.put("organisation", organisation.organisation().name());
         MessageRecord row = row(new PlanLine(Anchor.LETTER, Offset.none()), to, "", now, now, now);
         row.setMessageKey(key);
-        row.setSubject(subject);
-        row.setBody(body);
+        row.setSubject(templates.subject(kind, values));
+        row.setTemplate(kind.name());
+        row.setGiven(given.json());
         row.setCalendar(calendar);
         insert(List.of(row));
     }
@@ -214,7 +247,8 @@ public class OutboxCommands {
     private static MessageRecord row(
             PlanLine line, Recipient to, String occasion, Instant nominal, Instant due, Instant now) {
         MessageRecord row = new MessageRecord();
-        row.setMessageKey("r" + to.registration() + "-" + line.anchor().name().toLowerCase() + "-" + occasion);
+        row.setMessageKey(
+                "r" + to.registration() + "-" + line.anchor().name().toLowerCase(Locale.ROOT) + "-" + occasion);
         row.setRegistrationId(to.registration());
         row.setSessionId(to.session());
         row.setAnchor(line.anchor().name());
@@ -225,6 +259,8 @@ public class OutboxCommands {
         row.setState(MessageState.PLANNED.name());
         row.setReason("");
         row.setBody("");
+        row.setTemplate("");
+        row.setGiven("");
         row.setCalendar("");
         row.setAttempts(0);
         row.setNominalAt(nominal);

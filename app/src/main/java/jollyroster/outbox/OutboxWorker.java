@@ -95,7 +95,7 @@ public class OutboxWorker {
 
     private boolean send(DispatchCommands.Claim claim) {
         if (claim.anchor() == Anchor.LETTER) {
-            return deliver(claim, writer.plain(claim, letters.sender(), clock.instant()));
+            return deliver(claim, writer.standing(claim, letters.sender(), clock.instant()));
         }
         Optional<Letters.Facts> facts = letters.facts(claim.registration(), claim.session());
         String obstacle = facts.map(f -> obstacle(claim.anchor(), f)).orElse("the registration no longer exists");
@@ -103,12 +103,7 @@ public class OutboxWorker {
             dispatch.withdraw(claim, obstacle, clock.instant());
             return false;
         }
-        if (claim.anchor() == Anchor.WRITTEN) {
-            return deliver(claim, writer.written(claim, facts.orElseThrow(), clock.instant()));
-        }
-        return deliver(
-                claim,
-                writer.write(claim.key(), claim.anchor(), claim.subject(), facts.orElseThrow(), clock.instant()));
+        return deliver(claim, writer.about(claim, facts.orElseThrow(), clock.instant()));
     }
 
     private boolean deliver(DispatchCommands.Claim claim, Letter letter) {

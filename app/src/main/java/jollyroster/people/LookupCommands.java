@@ -6,9 +6,10 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import jollyroster.core.door.LinkTokens.Link;
+import jollyroster.outbox.LetterKind;
 import jollyroster.outbox.OutboxCommands;
 import jollyroster.platform.Actor;
-import jollyroster.platform.OrganisationQueries;
+import jollyroster.platform.Facts;
 import jollyroster.platform.PersonalLinks;
 import jollyroster.platform.Writes;
 import org.springframework.stereotype.Component;
@@ -21,15 +22,12 @@ public class LookupCommands {
     private static final Duration AT_MOST_EVERY = Duration.ofMinutes(10);
     private final Writes writes;
     private final OutboxCommands outbox;
-    private final OrganisationQueries organisation;
     private final PersonalLinks links;
     private final Clock clock;
 
-    LookupCommands(
-            Writes writes, OutboxCommands outbox, OrganisationQueries organisation, PersonalLinks links, Clock clock) {
+    LookupCommands(Writes writes, OutboxCommands outbox, PersonalLinks links, Clock clock) {
         this.writes = writes;
         this.outbox = outbox;
-        this.organisation = organisation;
         this.links = links;
         this.clock = clock;
     }
@@ -44,16 +42,11 @@ public class LookupCommands {
                 .where(PERSON.EMAIL.eq(email))
                 .fetchOptional()
                 .ifPresent(person -> outbox.letter(
+                        LetterKind.YOUR_REGISTRATIONS,
                         "mine-" + person.value1() + "-" + now.getEpochSecond() / AT_MOST_EVERY.toSeconds(),
                         email,
-                        "Your registrations with " + organisation.organisation().name(),
-                        body(links.allOf(new Link(person.value1(), person.value2()))),
+                        Facts.of("registrations_link", links.allOf(new Link(person.value1(), person.value2()))),
+                        "",
                         now));
-    }
-
-    private String body(String link) {
-        return "Hello,\n\nhere is everything you are registered for:\n\n<" + link
-                + ">\n\nWhoever has this link can change your registrations. If you did not ask for it, you need do nothing."
-                + "\n\n" + organisation.organisation().name() + "\n";
     }
 }

@@ -3,6 +3,8 @@ package jollyroster.platform;
 import java.time.Duration;
 import java.util.List;
 import org.springframework.beans.factory.annotation.Value;
+import org.springframework.beans.factory.config.BeanPostProcessor;
+import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.CacheControl;
 import org.springframework.web.method.support.HandlerMethodArgumentResolver;
@@ -10,6 +12,7 @@ import org.springframework.web.servlet.config.annotation.ResourceHandlerRegistry
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 import org.springframework.web.servlet.resource.EncodedResourceResolver;
 import org.springframework.web.servlet.resource.PathResourceResolver;
+import org.springframework.web.servlet.view.RedirectView;
 
 /** Styles, scripts and fonts under a path that changes with each build, kept by browsers for a year. */
 @Configuration
@@ -21,6 +24,20 @@ class WebConfiguration implements WebMvcConfigurer {
     WebConfiguration(SignedIn signedIn, @Value("${jolly.assets}") String assets) {
         this.signedIn = signedIn;
         this.assets = assets;
+    }
+
+    /** Where a page is sent on to is text, also when somebody's link or search has braces in it. */
+    @Bean
+    static BeanPostProcessor redirectsAsTheyAre() {
+        return new BeanPostProcessor() {
+            @Override
+            public Object postProcessAfterInitialization(Object bean, String name) {
+                if (bean instanceof RedirectView redirect) {
+                    redirect.setExpandUriTemplateVariables(false);
+                }
+                return bean;
+            }
+        };
     }
 
     @Override

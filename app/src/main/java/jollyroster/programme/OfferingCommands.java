@@ -1,14 +1,12 @@
 package jollyroster.programme;
 
 import static jollyroster.platform.tables.Tables.OFFERING;
-import static jollyroster.platform.tables.Tables.OFFERING_HOST;
 import static jollyroster.platform.tables.Tables.SESSION;
 
 import java.security.SecureRandom;
 import java.time.Clock;
 import java.time.ZoneId;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import jollyroster.outbox.OutboxCommands;
 import jollyroster.platform.Actor;
@@ -27,7 +25,7 @@ public class OfferingCommands {
     private final Writes writes;
     private final OutboxCommands outbox;
     private final SessionCommands sessions;
-    private final QuestionCommands questions;
+    private final SectionCommands keep;
     private final SeatCounts counts;
     private final Clock clock;
 
@@ -35,13 +33,13 @@ public class OfferingCommands {
             Writes writes,
             OutboxCommands outbox,
             SessionCommands sessions,
-            QuestionCommands questions,
+            SectionCommands keep,
             SeatCounts counts,
             Clock clock) {
         this.writes = writes;
         this.outbox = outbox;
         this.sessions = sessions;
-        this.questions = questions;
+        this.keep = keep;
         this.counts = counts;
         this.clock = clock;
     }
@@ -67,7 +65,7 @@ public class OfferingCommands {
         row.setStatus(OfferingStatus.DRAFT.name());
         row.setVersion(1);
         row.setCreatedAt(clock.instant());
-        fill(row, SheetForm.titled(title));
+        keep.fill(row, Section.ofDraft(title));
         long id = insert(row);
         outbox.planByDefault(id);
         return id;
@@ -98,105 +96,37 @@ public class OfferingCommands {
         return code.toString();
     }
 
-    /** Keeps a sheet without problems. While it is a draft, its dates follow the usual number of seats. */
+    /**
+     * Keeps these sections. While it is a draft, its dates follow the usual number of seats.
+     *
+     * @param version of the offering when they were read
+     */
     @Transactional
-    public Saved save(long offering, SheetForm form, Actor actor) {
+    public Saved save(long offering, int version, List<Section> sections, Actor actor) {
         actor.requireOrganiser();
         Optional<OfferingRecord> row = row(offering);
         if (row.isEmpty()) {
             return Saved.UNKNOWN;
         }
-        if (row.get().getVersion() != form.version()) {
+        if (row.get().getVersion() != version) {
             return Saved.OVERTAKEN;
         }
-        boolean restyled = !row.get().getStyle().equals(form.signup().style());
+        String styleBefore = row.get().getStyle();
+        int seatsBefore = row.get().getSeats();
+        keep.fill(row.get(), sections);
+        boolean restyled = !row.get().getStyle().equals(styleBefore);
         if (restyled && counts.isAnybodyOn(sessions.idsOf(offering))) {
             return Saved.STYLE_HELD;
         }
-        int seatsBefore = row.get().getSeats();
-        fill(row.get(), form);
-        row.get().setVersion(form.version() + 1);
+        row.get().setVersion(version + 1);
         row.get().store();
-        saveHosts(offering, form.place().hostIds());
-        questions.save(offering, form.questionsAsked());
+        keep.keepRows(offering, sections);
         sessions.followSheet(offering, seatsBefore);
         return Saved.KEPT;
     }
 
     private Optional<OfferingRecord> row(long offering) {
         return writes.sql().selectFrom(OFFERING).where(OFFERING.ID.eq(offering)).fetchOptional();
-    }
-
-    private static void fill(OfferingRecord row, SheetForm form) {
-        SheetForm.Words w = form.words();
-        row.setTitle(w.title());
-        row.setSummary(w.summary());
-        row.setDescription(w.description());
-        row.setBring(w.bring());
-        row.setAudience(w.audience());
-        row.setLanguage(w.language());
-        row.setColour(w.tint());
-        row.setLabels(String.join("\n", w.labelList()));
-        row.setPrice(w.price());
-        row.setContact(w.contact().toLowerCase(Locale.ROOT));
-        row.setFormat(form.place().format());
-        row.setVenueId(
-                form.place().venue().isEmpty()
-                        ? null
-                        : Long.valueOf(form.place().venue()));
-        row.setHostName(form.place().host());
-        fill(row, form.seats());
-        row.setStyle(form.signup().style());
-        row.setVisibility(form.signup().visibility());
-        row.setCutoffMinutes(Integer.parseInt(form.signup().cutoffHours()) * 60);
-        row.setOpensDays(Integer.valueOf(form.signup().opensDays()));
-        fillTaking(row, form);
-    }
-
-    private static void fillTaking(OfferingRecord row, SheetForm form) {
-        SheetForm.Taking t = form.taking();
-        row.setFreedSeats(t.freed());
-        row.setWaitlistLimit(t.waitlistLimit().isEmpty() ? null : Integer.valueOf(t.waitlistLimit()));
-        row.setPhoneRule(t.phone());
-        row.setIsFullName(t.fullName());
-        row.setIsEmailConfirmed(t.confirmEmail());
-        row.setChangesMinutes(Integer.parseInt(t.changesHours()) * 60);
-        row.setAfterText(t.afterText());
-        row.setAfterAddress(t.afterAddress());
-        row.setIsRsvp(form.inviting().rsvp());
-        row.setIsCompanyShown(form.inviting().companyShown());
-        row.setTell(form.inviting().tell());
-        row.setPriceMinor((int) form.paying().price().orElseThrow().minor());
-        row.setCurrency(form.paying().currency());
-    }
-
-    private static void fill(OfferingRecord row, SheetForm.Seats s) {
-        row.setMinutes(Integer.valueOf(s.minutes()));
-        row.setSeats(Integer.valueOf(s.seats()));
-        row.setKeptBack(Integer.valueOf(s.keptBack()));
-        row.setWaitlistAllowed(s.waitlist());
-        row.setLargestParty(Integer.valueOf(s.largestParty()));
-        row.setMinimum(Integer.valueOf(s.minimum()));
-        row.setDecideDays(Integer.valueOf(s.decideDays()));
-        row.setBufferBefore(Integer.valueOf(s.bufferBefore()));
-        row.setBufferAfter(Integer.valueOf(s.bufferAfter()));
-        row.setDoorMinutes(Integer.valueOf(s.doorMinutes()));
-        row.setOverrunMinutes(Integer.valueOf(s.overrunMinutes()));
-    }
-
-    private void saveHosts(long offering, List<Long> hosts) {
-        writes.sql()
-                .deleteFrom(OFFERING_HOST)
-                .where(OFFERING_HOST.OFFERING_ID.eq(offering))
-                .execute();
-        for (int place = 0; place < hosts.size(); place++) {
-            writes.sql()
-                    .insertInto(OFFERING_HOST)
-                    .set(OFFERING_HOST.OFFERING_ID, offering)
-                    .set(OFFERING_HOST.ACCOUNT_ID, hosts.get(place))
-                    .set(OFFERING_HOST.PLACE, place)
-                    .execute();
-        }
     }
 
     /** Moves an offering to another status. */
@@ -235,8 +165,7 @@ public class OfferingCommands {
             copy.setVersion(1);
             copy.setCreatedAt(clock.instant());
             long id = insert(copy);
-            copyHosts(offering, id);
-            questions.copy(offering, id);
+            keep.copyRows(offering, id);
             outbox.copyPlan(offering, id);
             if (as == Copy.DRAFT_WITH_DATES) {
                 sessions.copyDates(offering, id, 0, actor);
@@ -245,22 +174,11 @@ public class OfferingCommands {
         });
     }
 
-    private void copyHosts(long from, long to) {
-        saveHosts(
-                to,
-                writes.sql()
-                        .select(OFFERING_HOST.ACCOUNT_ID)
-                        .from(OFFERING_HOST)
-                        .where(OFFERING_HOST.OFFERING_ID.eq(from))
-                        .orderBy(OFFERING_HOST.PLACE)
-                        .fetch(OFFERING_HOST.ACCOUNT_ID));
-    }
-
     /** Asks on one offering what is asked on another, after what it asks already, up to the most a sheet can ask. */
     @Transactional
     public void takeQuestions(long from, long to, Actor actor) {
         actor.requireOrganiser();
-        questions.copy(from, to);
+        keep.copyQuestions(from, to);
         row(to).ifPresent(row -> {
             row.setVersion(row.getVersion() + 1);
             row.store();
@@ -283,7 +201,7 @@ public class OfferingCommands {
                 .where(SESSION.OFFERING_ID.eq(offering))
                 .execute();
         writes.sql().deleteFrom(SESSION).where(SESSION.OFFERING_ID.eq(offering)).execute();
-        questions.drop(offering);
+        keep.dropRows(offering);
         outbox.dropPlan(offering);
         writes.sql().deleteFrom(OFFERING).where(OFFERING.ID.eq(offering)).execute();
         return true;

@@ -7,6 +7,7 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
 import jollyroster.core.intake.Option;
@@ -29,52 +30,51 @@ class QuestionCommands {
     }
 
     /** A question that is no longer asked is retired when anybody has answered it, else it goes. */
-    void save(long offering, List<QuestionForm> asked) {
-        Map<String, String> keys = keysOf(offering);
-        Set<String> stays = new HashSet<>();
+    void save(long offering, List<QuestionWish> asked) {
+        Map<Long, String> keys = keysOf(offering);
+        Set<Long> stays = new HashSet<>();
         Map<String, String> keyOfRef = new HashMap<>();
         for (int place = 0; place < asked.size(); place++) {
-            QuestionForm form = asked.get(place);
-            String id = String.valueOf(form.id());
-            boolean isKnown = keys.containsKey(id) && stays.add(id);
-            String key = isKnown ? keys.get(id) : freeKey(offering, form.label());
-            keyOfRef.put(form.ref().isEmpty() ? id : form.ref(), key);
-            save(offering, row(place, form, keyOfRef), isKnown ? id : "", key);
+            QuestionWish wish = asked.get(place);
+            Optional<Long> known = wish.id().filter(id -> keys.containsKey(id) && stays.add(id));
+            String key = known.map(keys::get).orElseGet(() -> freeKey(offering, wish.label()));
+            keyOfRef.put(wish.ref(), key);
+            save(offering, row(place, wish, keyOfRef), known, key);
         }
-        keys.keySet().stream().filter(id -> !stays.contains(id)).forEach(id -> takeOut(Long.parseLong(id)));
+        keys.keySet().stream().filter(id -> !stays.contains(id)).forEach(this::takeOut);
     }
 
-    private Map<String, String> keysOf(long offering) {
-        Map<String, String> keys = new HashMap<>();
+    private Map<Long, String> keysOf(long offering) {
+        Map<Long, String> keys = new HashMap<>();
         RowQueries.questions(writes.sql(), offering)
-                .forEach(q -> keys.put(String.valueOf(q.id()), q.question().key()));
+                .forEach(q -> keys.put(q.id(), q.question().key()));
         return keys;
     }
 
-    private static QuestionRecord row(int place, QuestionForm form, Map<String, String> keyOfRef) {
+    private static QuestionRecord row(int place, QuestionWish wish, Map<String, String> keyOfRef) {
         QuestionRecord row = new QuestionRecord();
         row.setPlace(place);
-        row.setKind(form.kind());
-        row.setLabel(form.label());
-        row.setHelp(form.help());
-        row.setRequired(form.required());
+        row.setKind(wish.kind().name());
+        row.setLabel(wish.label());
+        row.setHelp(wish.help());
+        row.setRequired(wish.required());
         row.setOptions(
-                String.join("\n", form.optionList().stream().map(Option::typed).toList()));
-        row.setLeast(form.bounds().least());
-        row.setMost(form.bounds().most());
-        row.setShownIf(keyOfRef.getOrDefault(form.shownIf(), ""));
-        row.setShownValues(String.join("\n", form.valueList()));
-        row.setIsPerPerson(form.perPerson());
+                String.join("\n", wish.options().stream().map(Option::typed).toList()));
+        row.setLeast(wish.bounds().least());
+        row.setMost(wish.bounds().most());
+        row.setShownIf(wish.shownIf().isEmpty() ? "" : keyOfRef.getOrDefault(wish.shownIf(), ""));
+        row.setShownValues(String.join("\n", wish.shownValues()));
+        row.setIsPerPerson(wish.perPerson());
         row.setIsRetired(false);
         return row;
     }
 
-    private void save(long offering, QuestionRecord row, String id, String key) {
-        if (!id.isEmpty()) {
+    private void save(long offering, QuestionRecord row, Optional<Long> known, String key) {
+        if (known.isPresent()) {
             writes.sql()
                     .update(QUESTION)
                     .set(row)
-                    .where(QUESTION.ID.eq(Long.valueOf(id)))
+                    .where(QUESTION.ID.eq(known.get()))
                     .execute();
             return;
         }
@@ -114,29 +114,11 @@ class QuestionCommands {
         return Slugs.free(key.substring(0, Math.min(key.length(), 30)), taken).replace('-', '_');
     }
 
-    /** Asks on one offering what is asked on another, after what it asks already. */
+    /** Asks on one offering what is asked on another, after what it asks already, up to the most it can ask. */
     void copy(long from, long to) {
-        Stream<QuestionForm> there = AskedQuestion.forms(RowQueries.questions(writes.sql(), to)).stream();
-        Stream<QuestionForm> coming = AskedQuestion.forms(RowQueries.questions(writes.sql(), from)).stream()
-                .map(QuestionCommands::anew);
-        save(to, Stream.concat(there, coming).limit(SheetForm.MOST_QUESTIONS).toList());
-    }
-
-    /** The same question, not known yet where it is going. */
-    private static QuestionForm anew(QuestionForm q) {
-        String other = q.shownIf().isEmpty() ? "" : "copy-" + q.shownIf();
-        return new QuestionForm(
-                null,
-                "copy-" + q.ref(),
-                q.kind(),
-                q.label(),
-                q.help(),
-                q.required(),
-                q.perPerson(),
-                q.options(),
-                q.least(),
-                q.most(),
-                other,
-                q.shownValues());
+        Stream<QuestionWish> there = QuestionWish.of(RowQueries.questions(writes.sql(), to)).stream();
+        Stream<QuestionWish> coming = QuestionWish.of(RowQueries.questions(writes.sql(), from)).stream()
+                .map(QuestionWish::anew);
+        save(to, Stream.concat(there, coming).limit(AskedQuestion.MOST).toList());
     }
 }

@@ -17,7 +17,7 @@ public enum Tint {
     }
 
     /** The tint of this code; {@link #DEPTH} for any other text. */
-    static Tint of(String code) {
+    public static Tint of(String code) {
         return Arrays.stream(values())
                 .filter(tint -> tint.code().equals(code))
                 .findFirst()

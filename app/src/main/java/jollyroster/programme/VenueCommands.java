@@ -73,7 +73,7 @@ public class VenueCommands {
             check(problems, "link", linked, "A fixed link begins with https:// and has no spaces.");
             boolean callable = !kind.equals("PHONE") || phone.matches("[+0-9][0-9 ()/.,#*-]{3,60}");
             check(problems, "phone", callable, "Give the number people call.");
-            boolean sized = roomSize.isEmpty() || SheetForm.isNumber(roomSize, 1, 100_000);
+            boolean sized = roomSize.isEmpty() || Text.isNumber(roomSize, 1, 100_000);
             check(problems, "roomSize", sized, "A number from 1 to 100,000, or nothing.");
             return problems;
         }

@@ -3,11 +3,14 @@ package jollyroster.roster;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import jollyroster.exchange.TableReader;
+import jollyroster.platform.Actor;
 import jollyroster.platform.DeskPage;
+import jollyroster.platform.LongWork;
 import jollyroster.platform.OrganisationQueries;
 import jollyroster.platform.SignedIn;
 import jollyroster.programme.ProgrammeQueries;
@@ -34,11 +37,12 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 @DeskPage
 class ImportController {
 
-    private static final int LARGEST = 1_000_000;
+    private static final int LARGEST = 1_800_000;
     private final RollAssembler assembler;
     private final ProgrammeQueries programme;
     private final AddingCommands adding;
     private final OrganisationQueries organisation;
+    private final LongWork works;
     private final SignedIn signedIn;
 
     ImportController(
@@ -46,11 +50,13 @@ class ImportController {
             ProgrammeQueries programme,
             AddingCommands adding,
             OrganisationQueries organisation,
+            LongWork works,
             SignedIn signedIn) {
         this.assembler = assembler;
         this.programme = programme;
         this.adding = adding;
         this.organisation = organisation;
+        this.works = works;
         this.signedIn = signedIn;
     }
 
@@ -94,7 +100,7 @@ class ImportController {
         Session session = known(id);
         boolean fresh = file != null && !file.isEmpty();
         if (fresh && file.getSize() > LARGEST || text.length() > LARGEST) {
-            return refused(session, "", "The table is larger than 1 MB; please part it.", model, response);
+            return refused(session, "", "The table is larger than 1.8 MB; please part it.", model, response);
         }
         String table = fresh ? TableReader.text(file.getBytes()) : text;
         try {
@@ -158,15 +164,30 @@ class ImportController {
             }
             List<Application> people =
                     judged.stream().flatMap(j -> j.application().stream()).toList();
-            List<Added> added = adding.addAll(people, new Manner(false, tell), signedIn.actor());
-            flash.addFlashAttribute("said", words(added));
-            return "redirect:/desk/sessions/" + id + "/roster";
+            return add(session, people, new Manner(false, tell)).next(flash);
         } catch (TableReader.NotATable e) {
             return refused(session, text, String.valueOf(e.getMessage()), model, response);
         } catch (AddingCommands.NotAll e) {
             return refused(
                     session, text, "Nobody was added, because not all can be: " + words(e.would()), model, response);
         }
+    }
+
+    /** More than are added at once are added group by group, once it is sure that there is room for all. */
+    private LongWork.Progress add(Session session, List<Application> people, Manner manner) {
+        Actor actor = signedIn.actor();
+        boolean atOnce = people.size() <= LongWork.GROUP;
+        if (!atOnce && !adding.hasRoom(people, actor)) {
+            throw new AddingCommands.NotAll(Collections.nCopies(people.size(), Added.FULL));
+        }
+        return works.run(
+                new LongWork.Task<>(
+                        "Import to " + session.offering().title(),
+                        "/desk/sessions/" + session.id() + "/roster",
+                        added -> new LongWork.Said(words(added), "")),
+                people,
+                group -> atOnce ? adding.addAll(group, manner, actor) : adding.addEach(group, manner, actor),
+                actor);
     }
 
     private static String words(List<Added> added) {
@@ -180,6 +201,6 @@ class ImportController {
                     case ALREADY -> " on it already";
                     case FULL -> " without a seat or a place in the line";
                 }));
-        return String.join(", ", parts) + ".";
+        return parts.isEmpty() ? "" : String.join(", ", parts) + ".";
     }
 }

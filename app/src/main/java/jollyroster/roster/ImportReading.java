@@ -20,7 +20,7 @@ import jollyroster.seating.Application;
 /** Turns a table into people to be added: guesses what each column is, and judges each row. */
 final class ImportReading {
 
-    static final int MOST_ROWS = 5000;
+    static final int MOST_ROWS = 20_000;
 
     /** What a column can be, beside a question. */
     enum Field {

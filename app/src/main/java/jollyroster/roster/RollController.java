@@ -1,13 +1,15 @@
 package jollyroster.roster;
 
-import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.function.Function;
 import jollyroster.core.intake.Text;
-import jollyroster.exchange.Cards;
 import jollyroster.outbox.LetterCheck;
 import jollyroster.platform.Actor;
 import jollyroster.platform.DeskPage;
+import jollyroster.platform.LongWork;
 import jollyroster.platform.SignedIn;
 import jollyroster.programme.Session;
 import jollyroster.seating.ChangeSeatCommands;
@@ -16,8 +18,6 @@ import jollyroster.seating.RegistrationQueries;
 import jollyroster.seating.RemarkCommands;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
-import org.springframework.http.MediaType;
-import org.springframework.http.ResponseEntity;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.ModelAttribute;
@@ -32,14 +32,15 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 class RollController {
 
     private static final int MOST_AT_ONCE = 20_000;
+    private static final int MOST_NAMED = 20;
     private static final int LONGEST_NOTE = 1000;
-    private static final MediaType VCARD = MediaType.parseMediaType("text/vcard; charset=UTF-8");
     private final RollAssembler assembler;
     private final RosterPageQueries pages;
     private final RegistrationQueries roster;
     private final ChangeSeatCommands commands;
     private final RemarkCommands remarks;
     private final LetterCheck letters;
+    private final LongWork works;
     private final SignedIn signedIn;
 
     RollController(
@@ -49,6 +50,7 @@ class RollController {
             ChangeSeatCommands commands,
             RemarkCommands remarks,
             LetterCheck letters,
+            LongWork works,
             SignedIn signedIn) {
         this.assembler = assembler;
         this.pages = pages;
@@ -56,6 +58,7 @@ class RollController {
         this.commands = commands;
         this.remarks = remarks;
         this.letters = letters;
+        this.works = works;
         this.signedIn = signedIn;
     }
 
@@ -96,7 +99,11 @@ class RollController {
     }
 
     private static String back(long id, RollQuery query) {
-        return "redirect:/desk/sessions/" + id + "/roster?" + query.inAddress();
+        return "redirect:" + address(id, query);
+    }
+
+    private static String address(long id, RollQuery query) {
+        return "/desk/sessions/" + id + "/roster?" + query.inAddress();
     }
 
     @PostMapping("/desk/sessions/{id}/roster/mark")
@@ -119,11 +126,25 @@ class RollController {
             @ModelAttribute("query") RollQuery query,
             @ModelAttribute Chosen chosen,
             RedirectAttributes flash) {
-        long done = chosen(known(id), query, chosen).stream()
-                .filter(r -> commands.cancel(r, "by the organiser", signedIn.actor()))
-                .count();
-        flash.addFlashAttribute("said", counted((int) done) + " given back, and told.");
-        return back(id, query);
+        Actor actor = signedIn.actor();
+        return works.run(
+                        task("Cancel registrations", id, query, came -> given(came)),
+                        chosen(known(id), query, chosen),
+                        group -> group.stream()
+                                .map(r -> commands.cancel(r, "by the organiser", actor))
+                                .toList(),
+                        actor)
+                .next(flash);
+    }
+
+    private static <R> LongWork.Task<R> task(
+            String title, long id, RollQuery query, Function<List<R>, LongWork.Said> words) {
+        return new LongWork.Task<>(title, address(id, query), words);
+    }
+
+    private static LongWork.Said given(List<Boolean> came) {
+        int done = Collections.frequency(came, true);
+        return new LongWork.Said(counted(done) + " given back, and told.", "");
     }
 
     @PostMapping("/desk/sessions/{id}/roster/move")
@@ -133,21 +154,32 @@ class RollController {
             @ModelAttribute Chosen chosen,
             @RequestParam(defaultValue = "0") long to,
             RedirectAttributes flash) {
-        List<Long> ids = chosen(known(id), query, chosen);
-        List<String> stayed = new ArrayList<>();
-        for (long r : ids) {
-            if (commands.move(r, to, signedIn.actor()) != ChangeSeatCommands.Moved.DONE) {
-                roster.registration(r).map(Registration::name).ifPresent(stayed::add);
-            }
-        }
-        flash.addFlashAttribute("said", counted(ids.size() - stayed.size()) + " moved, and told.");
-        if (!stayed.isEmpty()) {
-            flash.addFlashAttribute(
-                    "warned",
-                    "Too few seats there, or there already: "
-                            + String.join(", ", stayed.stream().limit(20).toList()) + " stay where they are.");
-        }
-        return back(id, query);
+        Actor actor = signedIn.actor();
+        return works.run(
+                        task("Change dates", id, query, came -> moved(came)),
+                        chosen(known(id), query, chosen),
+                        group -> group.stream().map(r -> move(r, to, actor)).toList(),
+                        actor)
+                .next(flash);
+    }
+
+    /** @return who stays where they are; empty when they were moved */
+    private String move(long registration, long to, Actor actor) {
+        boolean done = commands.move(registration, to, actor) == ChangeSeatCommands.Moved.DONE;
+        return done
+                ? ""
+                : roster.registration(registration).map(Registration::name).orElse("somebody");
+    }
+
+    private static LongWork.Said moved(List<String> came) {
+        List<String> stay = came.stream().filter(name -> !name.isEmpty()).toList();
+        String names = String.join(", ", stay.stream().limit(MOST_NAMED).toList());
+        String more = stay.size() > MOST_NAMED ? " and " + (stay.size() - MOST_NAMED) + " more" : "";
+        return new LongWork.Said(
+                counted(came.size() - stay.size()) + " moved, and told.",
+                stay.isEmpty()
+                        ? ""
+                        : "Too few seats there, or there already: " + names + more + " stay where they are.");
     }
 
     @PostMapping("/desk/sessions/{id}/roster/write")
@@ -166,9 +198,21 @@ class RollController {
             flash.addFlashAttribute("draft", new Draft(line, body));
             return back(id, query);
         }
-        int people = remarks.write(known(id).id(), ids, line, Text.manyLines(body), signedIn.actor());
-        flash.addFlashAttribute("said", "Written to " + counted(people) + "; see the outbox.");
-        return back(id, query);
+        Actor actor = signedIn.actor();
+        String text = Text.manyLines(body);
+        return works.run(
+                        task("Write to people", id, query, came -> written(came)),
+                        ids,
+                        group -> {
+                            Set<Long> reached = remarks.write(id, group, line, text, actor);
+                            return group.stream().map(reached::contains).toList();
+                        },
+                        actor)
+                .next(flash);
+    }
+
+    private static LongWork.Said written(List<Boolean> came) {
+        return new LongWork.Said("Written to " + counted(Collections.frequency(came, true)) + "; see the outbox.", "");
     }
 
     /** A letter that could not be sent as it is. */
@@ -189,37 +233,5 @@ class RollController {
             remarks.note(registration, Text.oneLine(note.substring(0, Math.min(note.length(), LONGEST_NOTE))), actor);
         }
         return back(id, query) + "#r" + registration;
-    }
-
-    /** Contact cards (vCard 4, RFC 6350) of everybody who matches. */
-    @GetMapping("/desk/sessions/{id}/roster.vcf")
-    ResponseEntity<String> cards(@PathVariable long id, @ModelAttribute("query") RollQuery query) {
-        Session s = known(id);
-        List<Cards.Contact> contacts =
-                roster.registrations(pages.ids(s.book(), query.filter(), MOST_AT_ONCE)).values().stream()
-                        .sorted(java.util.Comparator.comparing(Registration::id))
-                        .map(r -> new Cards.Contact(
-                                r.name(), r.email(), r.phone(), s.offering().title()))
-                        .toList();
-        return ResponseEntity.ok()
-                .contentType(VCARD)
-                .header("Content-Disposition", "attachment; filename=\"roster-" + id + ".vcf\"")
-                .body(Cards.write(contacts));
-    }
-
-    /** All addresses of those who match, to be copied into a mail. */
-    @GetMapping("/desk/sessions/{id}/roster/addresses")
-    String addresses(@PathVariable long id, @ModelAttribute("query") RollQuery query, Model model) {
-        Session s = known(id);
-        List<String> addresses =
-                roster.registrations(pages.ids(s.book(), query.filter(), MOST_AT_ONCE)).values().stream()
-                        .map(Registration::email)
-                        .distinct()
-                        .sorted()
-                        .toList();
-        model.addAttribute("view", assembler.view(s, query, 0));
-        model.addAttribute("addresses", String.join(", ", addresses));
-        model.addAttribute("number", addresses.size());
-        return "roster/addresses";
     }
 }

@@ -12,8 +12,9 @@ import java.util.Set;
 import jollyroster.core.dates.SessionTime;
 import jollyroster.core.messages.Anchor;
 import jollyroster.logbook.LogbookEntry;
+import jollyroster.logbook.SessionChange;
 import jollyroster.platform.Actor;
-import jollyroster.platform.Times;
+import jollyroster.platform.Facts;
 import jollyroster.programme.OfferingStatus;
 import jollyroster.programme.PlanCommands;
 import jollyroster.programme.Session;
@@ -95,8 +96,11 @@ public class ScheduleCommands {
                 .map(s -> new Undoable.Dated(s.id(), planned.plan(s.id()).orElseThrow()))
                 .toList();
         Instant until = changes.until();
-        long change =
-                changes.keep(session.offering().id(), ChangeWords.of(plans, before), Undoable.sessions(before), actor);
+        long change = changes.keep(
+                session.offering().id(),
+                SessionChange.words(ChangeFacts.of(plans, before)),
+                Undoable.sessions(before),
+                actor);
         Map<Session, Anchor> news = new LinkedHashMap<>();
         plans.forEach((s, plan) -> put(s, plan, actor).ifPresent(anchor -> news.put(s, anchor)));
         return new Outcome.Done(change, plans.size(), tell(news, change, until), until);
@@ -109,7 +113,7 @@ public class ScheduleCommands {
         for (Map.Entry<Session, Anchor> entry : news.entrySet()) {
             Session after = sessions.session(entry.getKey().id()).orElseThrow();
             if (told.add(after.book())) {
-                people += notices.tell(after, entry.getValue(), change, until);
+                people += notices.tell(entry.getKey(), after, entry.getValue(), change, until);
             } else {
                 notices.replan(after);
             }
@@ -137,7 +141,7 @@ public class ScheduleCommands {
         notices.log(
                 after,
                 off ? LogbookEntry.CALLED_OFF : LogbookEntry.SESSION_CHANGED,
-                ChangeWords.of(session, before, plan),
+                ChangeFacts.of(session, before, plan),
                 actor);
         if (plan.seats() - plan.keptBack() > before.seats() - before.keptBack()) {
             waitlist.refillFromLine(after.book());
@@ -217,10 +221,13 @@ public class ScheduleCommands {
                         actor)
                 .get(0);
         Session copy = sessions.session(added).orElseThrow();
-        String words = "Added " + Times.dayAndTime(copy.start(), copy.zone()) + ".";
+        Facts facts = SessionChange.added(copy.start(), copy.zone());
         long change = changes.keep(
-                from.offering().id(), words, Undoable.sessions(List.of(new Undoable.Dated(added, null))), actor);
-        notices.log(copy, LogbookEntry.SESSION_CHANGED, words, actor);
+                from.offering().id(),
+                SessionChange.words(facts),
+                Undoable.sessions(List.of(new Undoable.Dated(added, null))),
+                actor);
+        notices.log(copy, LogbookEntry.SESSION_CHANGED, facts, actor);
         notices.replan(copy);
         return new Outcome.Done(change, 1, 0, changes.until());
     }

@@ -5,6 +5,7 @@ import java.util.Optional;
 import jollyroster.logbook.LogbookEntry;
 import jollyroster.outbox.OutboxCommands;
 import jollyroster.platform.Actor;
+import jollyroster.platform.Facts;
 import jollyroster.programme.PlanCommands;
 import jollyroster.programme.Session;
 import jollyroster.programme.SessionCommands;
@@ -102,7 +103,7 @@ public class UndoCommands {
         }
         planned.apply(dated.session(), before, actor);
         Session after = sessions.session(dated.session()).orElseThrow();
-        notices.log(after, LogbookEntry.UNDONE, "as it was before", actor);
+        notices.log(after, LogbookEntry.UNDONE, Facts.none(), actor);
         notices.replan(after);
     }
 

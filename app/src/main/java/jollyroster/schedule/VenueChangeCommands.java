@@ -80,8 +80,8 @@ public class VenueChangeCommands {
         Set<Long> told = new HashSet<>();
         int people = coming.stream()
                 .filter(s -> s.offering().status() != OfferingStatus.DRAFT && told.add(s.book()))
-                .mapToInt(s ->
-                        notices.tell(sessions.session(s.id()).orElseThrow(), Anchor.CHANGED, change, changes.until()))
+                .mapToInt(s -> notices.tell(
+                        s, sessions.session(s.id()).orElseThrow(), Anchor.CHANGED, change, changes.until()))
                 .sum();
         return new Outcome.Done(change, coming.size(), people, changes.until());
     }

@@ -2,9 +2,10 @@ package jollyroster.seating;
 
 import java.time.Clock;
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import jollyroster.answers.AnswerCommands;
 import jollyroster.core.seats.RegistrationState;
 import jollyroster.core.seats.SeatEvent;
@@ -24,6 +25,7 @@ public class AddingCommands {
     private final PlanCommands planned;
     private final Seating seating;
     private final SeatCommands seats;
+    private final PartyCommands parties;
     private final PersonCommands people;
     private final AnswerCommands answers;
     private final Clock clock;
@@ -33,6 +35,7 @@ public class AddingCommands {
             PlanCommands planned,
             Seating seating,
             SeatCommands seats,
+            PartyCommands parties,
             PersonCommands people,
             AnswerCommands answers,
             Clock clock) {
@@ -40,6 +43,7 @@ public class AddingCommands {
         this.planned = planned;
         this.seating = seating;
         this.seats = seats;
+        this.parties = parties;
         this.people = people;
         this.answers = answers;
         this.clock = clock;
@@ -79,12 +83,34 @@ public class AddingCommands {
      */
     @Transactional
     public List<Added> addAll(List<Application> asked, Manner manner, Actor actor) {
-        List<Added> added = new ArrayList<>();
-        asked.forEach(one -> added.add(add(one, manner, actor)));
+        List<Added> added = addEach(asked, manner, actor);
         if (added.contains(Added.FULL)) {
             throw new NotAll(added);
         }
         return added;
+    }
+
+    /** Adds as many of them as can be. @return what came of each, in order */
+    @Transactional
+    public List<Added> addEach(List<Application> asked, Manner manner, Actor actor) {
+        return asked.stream().map(one -> add(one, manner, actor)).toList();
+    }
+
+    /** Whether all of them surely find a seat or a place in the line, those left out who are on it already. */
+    @Transactional(readOnly = true)
+    public boolean hasRoom(List<Application> asked, Actor actor) {
+        actor.requireOrganiser();
+        Session book = books.get(asked.get(0).session());
+        if (book.seats() == 0) {
+            return true;
+        }
+        Set<String> there = parties.everybodyOn(book.id()).stream()
+                .map(PartyCommands.Addressed::email)
+                .collect(Collectors.toSet());
+        List<Application> newcomers =
+                asked.stream().filter(a -> !there.contains(a.email())).toList();
+        int people = newcomers.stream().mapToInt(Application::party).sum();
+        return book.capacity().hasRoomFor(newcomers.size(), people, seats.tally(book));
     }
 
     /** Somebody could not be added, so nobody was. */
@@ -92,7 +118,7 @@ public class AddingCommands {
         private static final long serialVersionUID = 1L;
         private final transient List<Added> would;
 
-        NotAll(List<Added> would) {
+        public NotAll(List<Added> would) {
             super("Not everybody can be added");
             this.would = List.copyOf(would);
         }

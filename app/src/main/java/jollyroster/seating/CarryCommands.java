@@ -4,11 +4,11 @@ import static jollyroster.platform.tables.Tables.REGISTRATION;
 
 import java.time.Instant;
 import java.util.List;
-import jollyroster.logbook.Facts;
 import jollyroster.logbook.LogbookCommands;
 import jollyroster.logbook.LogbookEntry;
 import jollyroster.people.Belongings;
 import jollyroster.platform.Actor;
+import jollyroster.platform.Facts;
 import jollyroster.platform.Writes;
 import jollyroster.platform.tables.tables.records.RegistrationRecord;
 import org.jooq.exception.IntegrityConstraintViolationException;

@@ -2,8 +2,8 @@ package jollyroster.seating;
 
 import java.time.Instant;
 import jollyroster.core.seats.SeatEvent;
-import jollyroster.logbook.Facts;
 import jollyroster.platform.Actor;
+import jollyroster.platform.Facts;
 import jollyroster.programme.Session;
 
 /**

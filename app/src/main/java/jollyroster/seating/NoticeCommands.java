@@ -5,11 +5,12 @@ import java.time.Instant;
 import java.util.List;
 import jollyroster.core.messages.Anchor;
 import jollyroster.core.seats.RegistrationState;
-import jollyroster.logbook.Facts;
 import jollyroster.logbook.LogbookCommands;
 import jollyroster.logbook.LogbookEntry;
 import jollyroster.outbox.OutboxCommands;
+import jollyroster.outbox.Was;
 import jollyroster.platform.Actor;
+import jollyroster.platform.Facts;
 import jollyroster.programme.Session;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
@@ -48,17 +49,20 @@ public class NoticeCommands {
     /**
      * Plans the reminders of a session anew and queues the news.
      *
+     * @param before the session as it was
      * @param after the session as it is now
      * @param anchor what the news is
      * @param change the change that causes it
      * @param due when the news leaves
      * @return how many people will be told
      */
-    public int tell(Session after, Anchor anchor, long change, Instant due) {
+    public int tell(Session before, Session after, Anchor anchor, long change, Instant due) {
         Instant now = clock.instant();
         List<PartyCommands.Addressed> people = parties.everybodyOn(after.book());
         replan(after, people, reason(anchor));
-        people.forEach(p -> outbox.news(anchor, Recipients.one(after, p.registration(), p.email()), change, due, now));
+        Was was = new Was(before.start(), before.end());
+        people.forEach(
+                p -> outbox.news(anchor, Recipients.one(after, p.registration(), p.email()), change, was, due, now));
         return people.size();
     }
 
@@ -85,7 +89,7 @@ public class NoticeCommands {
     }
 
     /** Writes into the logbook of a session what somebody has done to it. */
-    public void log(Session session, LogbookEntry entry, String what, Actor actor) {
-        logbook.write(session.id(), actor, entry, Facts.of("what", what), clock.instant());
+    public void log(Session session, LogbookEntry entry, Facts what, Actor actor) {
+        logbook.write(session.id(), actor, entry, what, clock.instant());
     }
 }

@@ -7,15 +7,21 @@ import jollyroster.core.seats.RegistrationState;
 /** What came of an application. */
 public sealed interface Registering {
 
-    /** The registration stands, seated or waiting; also when the same form is sent a second time. */
-    /** @param again whether nothing was changed, because all was as asked for already */
-    record Done(Link link, RegistrationState state, boolean again) implements Registering {}
+    /**
+     * The registration stands, seated or waiting; also when the same form is sent a second time.
+     *
+     * @param again whether nothing was changed, because all was as asked for already
+     * @param proven whether whoever asked has shown that the address is theirs; only then may the link be shown to them
+     */
+    record Done(Link link, RegistrationState state, boolean again, boolean proven) implements Registering {}
 
     /**
      * This address is on the session already, or on another date of an offering of which a person holds one; its own-page
-     * link is sent there again.
+     * link is sent there again, and whoever asked is told no more than a newcomer.
+     *
+     * @param asNewcomer where somebody whom nobody knows would stand now
      */
-    record Already(boolean onAnotherDate) implements Registering {}
+    record Already(RegistrationState asNewcomer) implements Registering {}
 
     record Refused(Reason because) implements Registering {}
 

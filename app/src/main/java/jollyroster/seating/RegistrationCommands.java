@@ -81,15 +81,15 @@ public class RegistrationCommands {
 
     private Registering take(Application asked, SeatEvent event, Optional<Link> invitation, Actor actor) {
         Instant now = clock.instant();
-        Optional<RegistrationRecord> sentBefore = seats.bySubmission(asked.submission());
-        if (sentBefore.isPresent()) {
-            return done(sentBefore.get(), true);
-        }
         Optional<Session> book = books.find(asked.session());
         if (book.isEmpty()) {
             return new Registering.Refused(Registering.Reason.NO_SUCH_SESSION);
         }
         boolean invited = speaksFor(invitation, asked, book.get());
+        Optional<RegistrationRecord> sentBefore = seats.bySubmission(asked.submission());
+        if (sentBefore.isPresent()) {
+            return done(sentBefore.get(), true, invited);
+        }
         Optional<Registering.Reason> refusal = refusal(book.get(), asked, invited, actor, now);
         return refusal.<Registering>map(Registering.Refused::new)
                 .orElseGet(() -> put(
@@ -128,9 +128,7 @@ public class RegistrationCommands {
         Optional<Long> known = people.find(asked.email());
         Optional<RegistrationRecord> before = known.flatMap(person -> before(h, person));
         if (before.isPresent() && !(invited && isAnswer(h.event()))) {
-            outbox.answer(Anchor.LINK_AGAIN, Recipients.one(h.book(), before.get(), asked.email()), h.now());
-            return new Registering.Already(
-                    before.get().getSessionId() != h.book().id());
+            return already(before.get(), asked, h);
         }
         long own = before.map(RegistrationRecord::getId).orElse(0L);
         Optional<RanOut> ranOut = answers.ranOut(h.book().id(), asked.answers(), own);
@@ -138,6 +136,19 @@ public class RegistrationCommands {
             return new Registering.OptionGone(ranOut.get());
         }
         return before.isPresent() ? change(before.get(), asked, h) : add(asked, known, h);
+    }
+
+    /** The letter says how things stand; whoever asked hears what a newcomer would. */
+    private Registering already(RegistrationRecord before, Application asked, Happening h) {
+        Session held = books.get(before.getSessionId());
+        outbox.answer(Anchor.LINK_AGAIN, Recipients.one(held, before, asked.email()), h.now());
+        Optional<RanOut> ranOut = answers.ranOut(h.book().id(), asked.answers(), 0);
+        return ranOut.<Registering>map(Registering.OptionGone::new).orElseGet(() -> {
+            Transition asNewcomer = seating.foresee(asked, h);
+            return asNewcomer instanceof Transition.Refused refused
+                    ? new Registering.Refused(reason(refused.because()))
+                    : new Registering.Already(((Transition.Becomes) asNewcomer).state());
+        });
     }
 
     private static boolean isAnswer(SeatEvent event) {
@@ -154,7 +165,7 @@ public class RegistrationCommands {
     private Registering add(Application asked, Optional<Long> known, Happening h) {
         Seating.Came came = seating.admit(asked, () -> known.orElseGet(() -> people.add(asked.newcomer(), h.now())), h);
         came.row().ifPresent(row -> answers.keep(row.getId(), asked.answers()));
-        return registering(came);
+        return registering(came, h.proven());
     }
 
     /** Changes the answer of somebody who is invited, with all they said before; a no leaves that as it was. */
@@ -165,7 +176,7 @@ public class RegistrationCommands {
             answers.replaceAll(before.getId(), asked.answers());
             seats.setCompanions(before.getId(), asked.companions(), h.now());
         }
-        return registering(came);
+        return registering(came, h.proven());
     }
 
     /**
@@ -183,15 +194,15 @@ public class RegistrationCommands {
             }
             Session book = books.get(found.get().getSessionId());
             return book.offering().signUp().rsvp()
-                    ? registering(seating.happen(found.get(), Happening.of(answer, book, actor, clock.instant())))
+                    ? registering(seating.happen(found.get(), Happening.of(answer, book, actor, clock.instant())), true)
                     : new Registering.Refused(Registering.Reason.NOT_POSSIBLE);
         });
     }
 
-    private static Registering registering(Seating.Came came) {
+    private static Registering registering(Seating.Came came, boolean proven) {
         return came.obstacle()
                 .<Registering>map(obstacle -> new Registering.Refused(reason(obstacle)))
-                .orElseGet(() -> done(came.row().orElseThrow(), came.transition() instanceof Transition.Stays));
+                .orElseGet(() -> done(came.row().orElseThrow(), came.transition() instanceof Transition.Stays, proven));
     }
 
     private static Registering.Reason reason(Obstacle obstacle) {
@@ -205,8 +216,8 @@ public class RegistrationCommands {
         };
     }
 
-    private static Registering.Done done(RegistrationRecord r, boolean again) {
+    private static Registering.Done done(RegistrationRecord r, boolean again, boolean proven) {
         return new Registering.Done(
-                new Link(r.getId(), r.getGeneration()), RegistrationState.valueOf(r.getState()), again);
+                new Link(r.getId(), r.getGeneration()), RegistrationState.valueOf(r.getState()), again, proven);
     }
 }

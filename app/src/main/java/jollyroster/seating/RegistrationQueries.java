@@ -116,6 +116,15 @@ public class RegistrationQueries implements SeatCounts, PersonalHistory {
         return registrations().where(REGISTRATION.ID.eq(id)).fetchOptional(RegistrationQueries::toRegistration);
     }
 
+    /** The registration that this very form made. */
+    public Optional<Registration> bySubmission(String submission) {
+        return submission.isEmpty()
+                ? Optional.empty()
+                : registrations()
+                        .where(REGISTRATION.SUBMISSION.eq(submission))
+                        .fetchOptional(RegistrationQueries::toRegistration);
+    }
+
     /** These registrations by number, in one query. */
     public Map<Long, Registration> registrations(Collection<Long> ids) {
         return registrations()

@@ -5,11 +5,13 @@ import static jollyroster.platform.tables.Tables.REGISTRATION;
 import java.time.Clock;
 import java.util.Collection;
 import java.util.List;
-import jollyroster.logbook.Facts;
+import java.util.Set;
+import java.util.stream.Collectors;
 import jollyroster.logbook.LogbookCommands;
 import jollyroster.logbook.LogbookEntry;
 import jollyroster.outbox.OutboxCommands;
 import jollyroster.platform.Actor;
+import jollyroster.platform.Facts;
 import jollyroster.platform.Writes;
 import jollyroster.programme.Session;
 import jollyroster.programme.SessionCommands;
@@ -68,21 +70,19 @@ public class RemarkCommands {
      * Writes to the people on these registrations of a session, each in a letter of its own.
      *
      * @param body Markdown with names such as {@code {{first_name}}}, checked beforehand
-     * @return to how many
+     * @return those that were written to
      */
     @Transactional
-    public int write(long session, Collection<Long> registrations, String subject, String body, Actor actor) {
+    public Set<Long> write(long session, Collection<Long> registrations, String subject, String body, Actor actor) {
         actor.requireOrganiser();
         Session book = programme.session(session).orElseThrow();
         List<PartyCommands.Addressed> people = parties.addressed(book.id(), registrations);
         people.forEach(
                 p -> outbox.written(Recipients.one(book, p.registration(), p.email()), subject, body, clock.instant()));
-        logbook.write(
-                book.id(),
-                actor,
-                LogbookEntry.WROTE,
-                Facts.of("people", people.size()).and("subject", subject),
-                clock.instant());
-        return people.size();
+        if (!people.isEmpty()) {
+            Facts what = Facts.of("people", people.size()).and("subject", subject);
+            logbook.write(book.id(), actor, LogbookEntry.WROTE, what, clock.instant());
+        }
+        return people.stream().map(p -> p.registration().getId()).collect(Collectors.toSet());
     }
 }

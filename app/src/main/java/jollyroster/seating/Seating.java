@@ -67,13 +67,18 @@ class Seating {
      * @param person finds or adds them, asked only when they are put on
      */
     Came admit(Application asked, LongSupplier person, Happening h) {
-        Transition transition = SeatMachine.decide(Standing.NOBODY, h.event(), asked.party(), scene(h));
+        Transition transition = foresee(asked, h);
         if (!(transition instanceof Transition.Becomes becomes)) {
             return new Came(transition, Optional.empty());
         }
         RegistrationRecord row = seats.add(asked, person.getAsLong(), SeatRow.of(becomes, h), h.now());
         consequences.follow(h, Standing.NOBODY, becomes, row);
         return new Came(transition, Optional.of(row));
+    }
+
+    /** What would become of somebody who is not on the roster, were they put on it. */
+    Transition foresee(Application asked, Happening h) {
+        return SeatMachine.decide(Standing.NOBODY, h.event(), asked.party(), scene(h));
     }
 
     /** Lets something happen to a registration. @param party people in all there would be; 0 for as many as there are */

@@ -19,7 +19,6 @@ import jollyroster.platform.OrganisationQueries;
 import jollyroster.platform.PictureCommands;
 import jollyroster.platform.Pictures;
 import jollyroster.platform.Times;
-import jollyroster.programme.SheetForm;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.ui.Model;
@@ -93,7 +92,7 @@ class SetupController {
             check(problems, "region", region.matches("[A-Z]{2}"), "Two capital letters, such as CA.");
             check(problems, "colour", COLOURS.contains(colour), "Choose a colour.");
             check(problems, "welcomeText", welcomeText.length() <= 500, "At most 500 characters.");
-            check(problems, "dayBegins", SheetForm.isNumber(dayBegins, 0, 12), "An hour from 0 to 12.");
+            check(problems, "dayBegins", Text.isNumber(dayBegins, 0, 12), "An hour from 0 to 12.");
             check(problems, "phone", phone.length() <= 60, "At most 60 characters.");
             boolean site = website.isEmpty() || website.matches("https?://[^\\s<>\"]{3,200}");
             check(problems, "website", site, "An address that begins with https://, or nothing.");

@@ -14,6 +14,7 @@ import jollyroster.core.dates.Interval;
 import jollyroster.core.dates.SessionTime;
 import jollyroster.core.dates.TypedDates;
 import jollyroster.core.dates.TypedDatesText;
+import jollyroster.core.intake.Text;
 import jollyroster.exchange.CalendarReader;
 import jollyroster.platform.Actor;
 import jollyroster.platform.DeskPage;
@@ -22,7 +23,6 @@ import jollyroster.programme.Offering;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.ReplaceDatesCommands;
 import jollyroster.programme.SessionCommands;
-import jollyroster.programme.SheetForm;
 import org.springframework.http.HttpStatus;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -161,7 +161,7 @@ class DatesController {
             Model model,
             RedirectAttributes flash) {
         Offering offering = known(id);
-        boolean fine = SheetForm.isNumber(from, 1, Integer.MAX_VALUE)
+        boolean fine = Text.isNumber(from, 1, Integer.MAX_VALUE)
                 && weeks.matches("-?\\d{1,3}")
                 && queries.offering(Long.parseLong(from)).isPresent();
         if (!fine) {

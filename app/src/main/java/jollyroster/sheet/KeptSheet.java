@@ -5,14 +5,6 @@ import jollyroster.programme.AskedQuestion;
 import jollyroster.programme.Offering;
 import jollyroster.programme.OfferingFront;
 import jollyroster.programme.OfferingRules;
-import jollyroster.programme.SheetForm;
-import jollyroster.programme.SheetForm.Inviting;
-import jollyroster.programme.SheetForm.Paying;
-import jollyroster.programme.SheetForm.Place;
-import jollyroster.programme.SheetForm.Seats;
-import jollyroster.programme.SheetForm.SignUp;
-import jollyroster.programme.SheetForm.Taking;
-import jollyroster.programme.SheetForm.Words;
 import jollyroster.programme.SignUpRules;
 
 /** The sheet as it is kept, as a form ready to be typed over. */
@@ -26,7 +18,7 @@ final class KeptSheet {
         OfferingRules r = o.rules();
         return new SheetForm(
                 o.version(),
-                new Words(
+                new WordsForm(
                         o.title(),
                         o.summary(),
                         o.description(),
@@ -37,12 +29,12 @@ final class KeptSheet {
                         String.join(", ", f.labels()),
                         f.price(),
                         f.contact()),
-                new Place(
+                new PlaceForm(
                         o.format().name(),
                         o.venue().map(v -> String.valueOf(v.id())).orElse(""),
                         hosts.stream().map(String::valueOf).toList(),
                         o.hostName()),
-                new Seats(
+                new SeatsForm(
                         text(o.minutes()),
                         text(o.seats()),
                         text(r.keptBack()),
@@ -54,24 +46,25 @@ final class KeptSheet {
                         text(r.bufferAfter()),
                         text(o.doorMinutes()),
                         text(o.overrunMinutes())),
-                new SignUp(r.style().name(), r.visibility().name(), text(o.cutoffMinutes() / 60), text(r.opensDays())),
+                new SignUpForm(
+                        r.style().name(), r.visibility().name(), text(o.cutoffMinutes() / 60), text(r.opensDays())),
                 taking(o.signUp()),
-                new Inviting(
+                new InvitingForm(
                         o.signUp().rsvp(),
                         o.signUp().companyShown(),
                         o.signUp().tell().name()),
-                new Paying(
+                new PayingForm(
                         o.signUp().price().amount(),
                         o.signUp().price().currency().getCurrencyCode()),
-                AskedQuestion.forms(questions));
+                QuestionForm.of(questions));
     }
 
     private static String text(int number) {
         return String.valueOf(number);
     }
 
-    private static Taking taking(SignUpRules s) {
-        return new Taking(
+    private static TakingForm taking(SignUpRules s) {
+        return new TakingForm(
                 s.freedSeats().name(),
                 s.waitlistLimit().isPresent() ? text(s.waitlistLimit().getAsInt()) : "",
                 s.phone().name(),

@@ -17,19 +17,17 @@ import jollyroster.outbox.OutboxQueries;
 import jollyroster.platform.Address;
 import jollyroster.platform.Markdown;
 import jollyroster.platform.Times;
+import jollyroster.programme.AskedQuestion;
 import jollyroster.programme.HostQueries;
 import jollyroster.programme.HostQueries.Host;
 import jollyroster.programme.Offering;
 import jollyroster.programme.OfferingStatus;
-import jollyroster.programme.OutlookWords;
 import jollyroster.programme.PhoneRule;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.ReadinessCheck;
-import jollyroster.programme.ReadinessView;
 import jollyroster.programme.SeatCounts;
 import jollyroster.programme.SeatCounts.SeatCount;
 import jollyroster.programme.Session;
-import jollyroster.programme.SheetForm;
 import jollyroster.programme.Tell;
 import jollyroster.programme.Tint;
 import jollyroster.programme.Venue;
@@ -206,7 +204,7 @@ class SheetAssembler {
     /** Room for one more question, two on an empty sheet. */
     private static List<Integer> blanks(SheetForm form) {
         int asked = form.question().size();
-        return asked == 0 ? List.of(0, 1) : asked < SheetForm.MOST_QUESTIONS ? List.of(asked) : List.of();
+        return asked == 0 ? List.of(0, 1) : asked < AskedQuestion.MOST ? List.of(asked) : List.of();
     }
 
     private View view(Offering offering, List<Session> sessions, List<Finding> findings, Instant now) {

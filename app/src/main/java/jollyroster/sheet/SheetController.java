@@ -21,8 +21,6 @@ import jollyroster.programme.OfferingCommands.Saved;
 import jollyroster.programme.OfferingStatus;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.ReadinessCheck;
-import jollyroster.programme.ReadinessView;
-import jollyroster.programme.SheetForm;
 import org.springframework.http.HttpStatus;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -74,7 +72,7 @@ class SheetController {
             @RequestParam(defaultValue = "") String pattern,
             Actor actor) {
         String named = named(title, "Untitled offering");
-        Optional<Long> copy = SheetForm.isNumber(pattern, 1, Integer.MAX_VALUE)
+        Optional<Long> copy = Text.isNumber(pattern, 1, Integer.MAX_VALUE)
                 ? commands.copy(Long.parseLong(pattern), named, Copy.DRAFT_WITHOUT_DATES, actor)
                 : Optional.empty();
         return to(copy.orElseGet(
@@ -119,7 +117,7 @@ class SheetController {
         if (!problems.isEmpty()) {
             return again(model, response, HttpStatus.UNPROCESSABLE_CONTENT, offering, form, problems);
         }
-        Saved saved = commands.save(id, form, actor);
+        Saved saved = commands.save(id, form.version(), form.sections(), actor);
         if (saved == Saved.OVERTAKEN) {
             model.addAttribute("overtaken", true);
             return again(model, response, HttpStatus.CONFLICT, offering, form, Map.of());

@@ -34,23 +34,17 @@ class MailedCodes {
         this.links = links;
     }
 
-    /** What came of a code. */
-    enum Tried {
-        RIGHT,
-        WRONG,
-        TOO_OFTEN
-    }
-
-    Tried enter(Registration registration, String typed) {
+    /** Whether this is the code that was mailed; after too many tries none is. */
+    boolean fits(Registration registration, String typed) {
         Optional<Instant> until = registration.hold().until();
         if (until.isEmpty()) {
-            return Tried.WRONG;
+            return false;
         }
         if (!tries.get(new Held(registration.id(), until.get())).tryConsume(1)) {
-            return Tried.TOO_OFTEN;
+            return false;
         }
         String code = links.confirmCode(new Link(registration.id(), registration.generation()), until.get());
-        return MessageDigest.isEqual(bytes(code), bytes(typed.replaceAll("[\\s-]", ""))) ? Tried.RIGHT : Tried.WRONG;
+        return MessageDigest.isEqual(bytes(code), bytes(typed.replaceAll("[\\s-]", "")));
     }
 
     private static byte[] bytes(String text) {

@@ -95,7 +95,17 @@ class OwnPage {
         page.addObject("justRegistered", justRegistered);
         page.addObject("problems", problems);
         page.addObject("zones", ZoneController.ZONES);
+        toConfirm(found).ifPresent(address -> page.addObject("confirm", address));
         return page;
+    }
+
+    /** Where the address is confirmed: whoever has this page has the e-mail that leads to it. */
+    private Optional<String> toConfirm(Found found) {
+        Registration r = found.registration();
+        boolean paid = found.session().offering().signUp().isPaid();
+        return r.state() == RegistrationState.UNCONFIRMED && !paid
+                ? Optional.of("/confirm/" + links.issue(Purpose.CONFIRM, new Link(r.id(), r.generation())))
+                : Optional.empty();
     }
 
     private OwnView view(Found found, OwnChanges.Form form) {
@@ -152,7 +162,8 @@ class OwnPage {
                 s.isOpenAt(now) ? Times.dayAndTime(s.cutOff(), zone) : "");
     }
 
-    private List<String> seriesDates(Session s, ZoneId zone, Instant now) {
+    /** All dates of a whole series; empty where a registration is for one. */
+    List<String> seriesDates(Session s, ZoneId zone, Instant now) {
         List<Session> dates = programme.datesOf(s);
         return dates.size() < 2
                 ? List.of()

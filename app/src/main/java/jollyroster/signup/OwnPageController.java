@@ -37,7 +37,6 @@ import org.springframework.web.servlet.ModelAndView;
 class OwnPageController {
 
     private static final int LONGEST_REASON = 300;
-    private static final int LONGEST_CODE = 20;
     private final PublicLimits limits;
     private final OwnPage ownPage;
     private final OwnChanges changes;
@@ -47,7 +46,6 @@ class OwnPageController {
     private final ReplyCommands replies;
     private final SwapCommands swaps;
     private final PersonalLinks links;
-    private final MailedCodes codes;
 
     OwnPageController(
             PublicLimits limits,
@@ -58,8 +56,7 @@ class OwnPageController {
             AmendCommands amend,
             ReplyCommands replies,
             SwapCommands swaps,
-            PersonalLinks links,
-            MailedCodes codes) {
+            PersonalLinks links) {
         this.limits = limits;
         this.ownPage = ownPage;
         this.changes = changes;
@@ -69,7 +66,6 @@ class OwnPageController {
         this.replies = replies;
         this.swaps = swaps;
         this.links = links;
-        this.codes = codes;
     }
 
     @GetMapping("/my/{token}")
@@ -237,24 +233,8 @@ class OwnPageController {
         response.setHeader("Cache-Control", "no-store");
         return links.read(Purpose.CONFIRM, token)
                 .flatMap(ownPage::find)
-                .map(found -> {
-                    ModelAndView page = ownPage.show(found, false);
-                    page.addObject("confirm", "/confirm/" + token);
-                    return page;
-                })
+                .map(found -> ownPage.show(found, false))
                 .orElseGet(OwnPageController::unknown);
-    }
-
-    /** Confirms the address with the code of the letter, typed where the person registered. */
-    @PostMapping("/my/{token}/code")
-    ModelAndView code(@PathVariable String token, @RequestParam(defaultValue = "") String code) {
-        Optional<OwnPage.Found> found = ownPage.find(token);
-        if (found.isEmpty()) {
-            return unknown();
-        }
-        Registration r = found.get().registration();
-        MailedCodes.Tried tried = codes.enter(r, code.substring(0, Math.min(code.length(), LONGEST_CODE)));
-        return tried == MailedCodes.Tried.RIGHT ? confirmed(found.get()) : back(token, tried);
     }
 
     @PostMapping("/confirm/{token}")

@@ -59,8 +59,6 @@ final class OwnWords {
             good(Said.AMENDED, "Your changes are kept."),
             good(Said.WISHES_KEPT, "Saved."),
             bad(Said.TOO_OFTEN, "That was a lot of changes in a short time. Please try again in an hour."),
-            bad(MailedCodes.Tried.WRONG, "That is not the code of the letter. Please look again."),
-            bad(MailedCodes.Tried.TOO_OFTEN, "That was too often. Please follow the link in the letter."),
             good(Said.SWAP_WITHDRAWN, "Your offer to swap is taken back."));
 
     private OwnWords() {}

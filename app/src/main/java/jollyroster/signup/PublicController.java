@@ -198,16 +198,13 @@ class PublicController {
         Registering came = take(offering, asked, form);
         if (came instanceof Registering.Done done) {
             remember(remember ? checked.application() : Optional.empty(), request, response);
-            return ownPage.confirmation(done.link());
+            return done.proven()
+                    ? ownPage.confirmation(done.link())
+                    : ThanksController.to(offering, JustAsked.of(asked, done.state()), response);
         }
-        if (came instanceof Registering.Already) {
-            return refused(
-                    offering,
-                    questions,
-                    form,
-                    "email",
-                    ((Registering.Already) came).onAnotherDate() ? ON_ANOTHER_DATE : ALREADY,
-                    visitor);
+        if (came instanceof Registering.Already already) {
+            remember(remember ? checked.application() : Optional.empty(), request, response);
+            return ThanksController.to(offering, JustAsked.of(asked, already.asNewcomer()), response);
         }
         if (came instanceof Registering.OptionGone gone) {
             return refused(offering, questions, form, fieldOf(gone.option(), questions), words(gone.option()), visitor);
@@ -246,13 +243,6 @@ class PublicController {
 
     private static final String TOO_OFTEN =
             "Too much was asked for with this address in a short time. Please try again in an hour.";
-
-    private static final String ALREADY =
-            "This address is registered for this date already. We have sent the link to its own page there again.";
-
-    private static final String ON_ANOTHER_DATE =
-            "This address holds another date already, and one is all a person can hold. We have sent the link to its own "
-                    + "page there; the date can be changed on it.";
 
     private boolean belongs(long session, Offering offering) {
         return programme

@@ -4,6 +4,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
@@ -56,7 +57,7 @@ class MeetingController {
     String mood(@RequestParam MeetingCommands.Mood mood, RedirectAttributes flash) {
         commands.setMood(mood);
         flash.addFlashAttribute(
-                "said", "The meeting stand-in is now " + mood.name().toLowerCase() + ".");
+                "said", "The meeting stand-in is now " + mood.name().toLowerCase(Locale.ROOT) + ".");
         return "redirect:/desk/setup/venues";
     }
 

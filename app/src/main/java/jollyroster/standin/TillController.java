@@ -2,6 +2,7 @@ package jollyroster.standin;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
+import java.util.Locale;
 import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
@@ -54,6 +55,7 @@ class TillController {
             reporter.settled(reference, outcome, clock.instant());
         }
         return "redirect:"
-                + slip.map(s -> s.back() + "?till=" + outcome.toLowerCase()).orElse("/");
+                + slip.map(s -> s.back() + "?till=" + outcome.toLowerCase(Locale.ROOT))
+                        .orElse("/");
     }
 }

@@ -14,12 +14,13 @@ import java.io.UncheckedIOException;
 import java.time.Instant;
 import java.util.Optional;
 import java.util.Properties;
+import jollyroster.outbox.SentMail;
 import jollyroster.platform.Reads;
 import org.springframework.stereotype.Component;
 
 /** Reads mail from the tray, parsed from its source as a mail program would. */
 @Component
-public class TrayQueries {
+public class TrayQueries implements SentMail {
 
     private final Reads reads;
 
@@ -27,18 +28,7 @@ public class TrayQueries {
         this.reads = reads;
     }
 
-    /** A letter as it arrived. */
-    public record Mail(
-            String from,
-            String to,
-            String subject,
-            String messageId,
-            Instant arrived,
-            String text,
-            String html,
-            String calendar) {}
-
-    /** The latest copy of the letter with this key. */
+    @Override
     public Optional<Mail> byKey(String key) {
         return reads.sql()
                 .selectFrom(TRAY_MAIL)

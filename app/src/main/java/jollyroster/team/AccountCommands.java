@@ -5,8 +5,10 @@ import static jollyroster.platform.tables.Tables.ACCOUNT;
 import java.time.Clock;
 import java.util.Optional;
 import jollyroster.core.door.LinkTokens.Link;
+import jollyroster.outbox.LetterKind;
 import jollyroster.outbox.OutboxCommands;
 import jollyroster.platform.Actor;
+import jollyroster.platform.Facts;
 import jollyroster.platform.Organisation;
 import jollyroster.platform.OrganisationCommands;
 import jollyroster.platform.PersonalLinks;
@@ -118,14 +120,14 @@ public class AccountCommands {
     }
 
     private void sendInvitation(long id, String name, String email, int generation, Actor actor) {
-        String link = links.invitation(new Link(id, generation));
         outbox.letter(
+                LetterKind.JOIN_TEAM,
                 "invitation-" + id + "-" + generation,
                 email,
-                "Join the team",
-                "Hello " + name + ",\n\n" + actor.name()
-                        + " would like to have you on the team. Choose a password here:\n\n<" + link
-                        + ">\n\nThe link is yours alone; please do not pass it on.\n",
+                Facts.of("name", name)
+                        .and("by", actor.name())
+                        .and("team_link", links.invitation(new Link(id, generation))),
+                "",
                 clock.instant());
     }
 

@@ -6,7 +6,9 @@ import java.lang.annotation.RetentionPolicy;
 import java.lang.annotation.Target;
 import jollyroster.FreshFolder;
 import jollyroster.JollyRoster;
+import jollyroster.Mailbox;
 import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.context.annotation.Import;
 import org.springframework.test.annotation.DirtiesContext;
 import org.springframework.test.context.ActiveProfiles;
 import org.springframework.test.context.ContextConfiguration;
@@ -17,5 +19,6 @@ import org.springframework.test.context.ContextConfiguration;
 @SpringBootTest(classes = JollyRoster.class, webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT)
 @ContextConfiguration(initializers = FreshFolder.class)
 @ActiveProfiles("demo")
+@Import(Mailbox.class)
 @DirtiesContext
 @interface DemoTest {}

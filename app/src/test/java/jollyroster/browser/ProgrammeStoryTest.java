@@ -15,8 +15,10 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.regex.Pattern;
+import jollyroster.Mailbox;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.web.server.LocalServerPort;
 
 /** What an organiser does before and after publishing: dates, changes and their undo, lanes, sharing. */
@@ -44,6 +46,9 @@ class ProgrammeStoryTest {
 
     @LocalServerPort
     int port;
+
+    @Autowired
+    Mailbox mailbox;
 
     @Test
     void axe_finds_nothing_and_the_browser_reports_nothing() {
@@ -152,7 +157,7 @@ class ProgrammeStoryTest {
             page.fill("#email", "iris@crew.example");
             page.click("[data-take]");
             assertThat(page.locator("main")).hasAttribute("data-state", "registered");
-            page.click("a[rel=my]");
+            page.navigate(mailbox.ownPage("iris@crew.example"));
             page.click("summary >> text=Change the date");
             assertThat(page.locator(".drawers")).containsText("Sat 27 Mar, 14:30–16:30");
             page.click("text=Change to this date");

@@ -3,6 +3,7 @@ package jollyroster.browser;
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.Page;
 import java.nio.file.Path;
+import jollyroster.Mailbox;
 import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.core.seats.RegistrationState;
 import jollyroster.platform.PersonalLinks;
@@ -23,6 +24,9 @@ class ScreenshotsTest {
 
     @LocalServerPort
     int port;
+
+    @Autowired
+    Mailbox mailbox;
 
     @Autowired
     RegistrationQueries roster;
@@ -58,8 +62,8 @@ class ScreenshotsTest {
             visitor.click("[data-take]");
             visitor.waitForSelector("main[data-state]");
             visitor.screenshot(new Page.ScreenshotOptions().setPath(folder.resolve("confirmation.png")));
-            String own = visitor.getAttribute("a[rel=my]", "href");
-            shoot(visitor, visitor.getAttribute(".stub a", "href"), "join-countdown");
+            String own = mailbox.ownPage("kofi@brannigan.example");
+            shoot(visitor, mailbox.join("kofi@brannigan.example"), "join-countdown");
             shoot(phone.newPage(), "/p/knots-and-splicing-bench", "registration-phone");
             shoot(visitor, "/p/open-evening-at-the-boathouse", "rsvp");
             shoot(visitor, calledUp(), "call-up");

@@ -7,8 +7,10 @@ import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import java.util.regex.Pattern;
+import jollyroster.Mailbox;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.web.server.LocalServerPort;
 
 /** From an idea to a counted attendee: described, published, registered, reminded, joined, accounted for. */
@@ -19,6 +21,9 @@ class StoryTest {
     @LocalServerPort
     int port;
 
+    @Autowired
+    Mailbox mailbox;
+
     @Test
     void an_organiser_publishes_a_session_and_somebody_comes() {
         try (BrowserContext desk = Chromium.person(port, Chromium.desktop("America/Halifax"));
@@ -27,7 +32,7 @@ class StoryTest {
             String publicPage = publish(organiser);
             Page attendee = outside.newPage();
             register(attendee, publicPage);
-            String join = attendee.getAttribute(".stub a", "href");
+            String join = mailbox.join("wren@crew.example");
             waitAtTheDoor(attendee, join);
             windToTheStart(organiser);
             comeInAndLeave(attendee, organiser);

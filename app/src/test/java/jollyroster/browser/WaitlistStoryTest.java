@@ -9,9 +9,11 @@ import com.microsoft.playwright.Page;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.regex.Pattern;
+import jollyroster.Mailbox;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.web.server.LocalServerPort;
 
 /** A full session and its waitlist, questions put together, and answers to an invitation, as people do it. */
@@ -25,6 +27,9 @@ class WaitlistStoryTest {
     @LocalServerPort
     int port;
 
+    @Autowired
+    Mailbox mailbox;
+
     /** Somebody gives a seat back; whoever is first in line is asked, answers on a phone, and has the seat. */
     @Test
     void a_freed_seat_is_offered_and_taken_and_everybody_can_see_why() {
@@ -37,7 +42,7 @@ class WaitlistStoryTest {
             }
             crew(visitor, 3);
             assertThat(visitor.locator("main")).hasAttribute("data-state", "waitlisted");
-            String waiting = visitor.getAttribute("a[rel=my]", "href");
+            String waiting = mailbox.ownPage("five3@crew.example");
 
             Page organiser = Chromium.signedIn(desk);
             organiser.navigate("/desk/sessions/17/roster");

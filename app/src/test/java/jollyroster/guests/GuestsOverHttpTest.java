@@ -12,9 +12,10 @@ import jollyroster.Saltmarrow;
 import jollyroster.Saltmarrow.Published;
 import jollyroster.TestClock;
 import jollyroster.outbox.OutboxWorker;
+import jollyroster.outbox.SentMail;
 import jollyroster.programme.OfferingCommands;
 import jollyroster.programme.OfferingStatus;
-import jollyroster.programme.SheetForm;
+import jollyroster.sheet.InvitingForm;
 import jollyroster.standin.TrayQueries;
 import org.jsoup.nodes.Document;
 import org.junit.jupiter.api.AfterEach;
@@ -78,7 +79,7 @@ class GuestsOverHttpTest {
     /** The subject of the latest letter to an address; empty when there was none. */
     private String letterTo(String address) {
         worker.sendDue();
-        return tray.latestTo(address).map(TrayQueries.Mail::subject).orElse("");
+        return tray.latestTo(address).map(SentMail.Mail::subject).orElse("");
     }
 
     @Test
@@ -190,7 +191,7 @@ class GuestsOverHttpTest {
 
     @Test
     void what_a_calendar_answers_to_an_invitation_is_taken_if_it_is_theirs() {
-        at = saltmarrow.publish(seats(4).inviting(new SheetForm.Inviting(true, false, "NEVER")));
+        at = saltmarrow.publish(seats(4).inviting(new InvitingForm(true, false, "NEVER")));
         guests = "/desk/offerings/" + at.offering() + "/guests";
         takeIn("Sunniva Strand <sunniva@calendar.example>");
         said("/send", Map.of());

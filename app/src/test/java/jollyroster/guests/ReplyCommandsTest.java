@@ -22,13 +22,13 @@ import jollyroster.outbox.OutboxQueries;
 import jollyroster.outbox.OutboxWorker;
 import jollyroster.programme.OfferingCommands;
 import jollyroster.programme.ProgrammeQueries;
-import jollyroster.programme.QuestionForm;
-import jollyroster.programme.SheetForm;
 import jollyroster.seating.Application;
 import jollyroster.seating.Registering;
 import jollyroster.seating.Registration;
 import jollyroster.seating.RegistrationCommands;
 import jollyroster.seating.RegistrationQueries;
+import jollyroster.sheet.InvitingForm;
+import jollyroster.sheet.QuestionForm;
 import jollyroster.standin.TrayQueries;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -106,7 +106,7 @@ class ReplyCommandsTest {
     }
 
     private static Saltmarrow.Wanted party(int seats, String tell) {
-        return seats(seats).inviting(new SheetForm.Inviting(true, true, tell));
+        return seats(seats).inviting(new InvitingForm(true, true, tell));
     }
 
     private Registering answer(Published at, String name, int party, Reply reply) {
@@ -171,7 +171,7 @@ class ReplyCommandsTest {
 
     @Test
     void a_refused_larger_party_keeps_its_place_in_line_and_what_is_held_for_it() {
-        Published at = saltmarrow.publish(party(3, "").callingUp().inviting(new SheetForm.Inviting(true, true, "")));
+        Published at = saltmarrow.publish(party(3, "").callingUp().inviting(new InvitingForm(true, true, "")));
         guests.invite(
                 at.offering(),
                 List.of(new Guest("Oriel Saltonby", "oriel.saltonby@crew.example")),

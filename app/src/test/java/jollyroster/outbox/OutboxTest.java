@@ -79,7 +79,7 @@ class OutboxTest {
     void a_letter_arrives_with_text_html_calendar_and_both_links() {
         long id = register(saltmarrow.publish(seats(8)), "Sunniva [click](http://evil.example) Eldjarn");
         worker.sendDue();
-        TrayQueries.Mail mail = mail(id, Anchor.REGISTERED);
+        SentMail.Mail mail = mail(id, Anchor.REGISTERED);
         assertThat(mail.text())
                 .contains("/join/")
                 .contains("/my/")
@@ -241,7 +241,7 @@ class OutboxTest {
                 .orElseThrow();
     }
 
-    private TrayQueries.Mail mail(long id, Anchor anchor) {
+    private SentMail.Mail mail(long id, Anchor anchor) {
         return tray.byKey(item(id, anchor).key()).orElseThrow();
     }
 

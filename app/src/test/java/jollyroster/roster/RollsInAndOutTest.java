@@ -3,9 +3,11 @@ package jollyroster.roster;
 import static jollyroster.Saltmarrow.Wanted.seats;
 import static jollyroster.Saltmarrow.person;
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.awaitility.Awaitility.await;
 
 import ezvcard.Ezvcard;
 import ezvcard.VCardVersion;
+import java.time.Duration;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.IntStream;
@@ -15,12 +17,13 @@ import jollyroster.Saltmarrow;
 import jollyroster.Saltmarrow.Published;
 import jollyroster.TestClock;
 import jollyroster.core.seats.RegistrationState;
+import jollyroster.platform.LongWork;
 import jollyroster.programme.ProgrammeQueries;
-import jollyroster.programme.QuestionForm;
 import jollyroster.seating.Registering;
 import jollyroster.seating.Registration;
 import jollyroster.seating.RegistrationCommands;
 import jollyroster.seating.RegistrationQueries;
+import jollyroster.sheet.QuestionForm;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -117,6 +120,43 @@ class RollsInAndOutTest {
         assertThat(queries.roster(at.session())).isEmpty();
     }
 
+    private static String table(int people) {
+        StringBuilder table = new StringBuilder("name,email\n");
+        for (int i = 0; i < people; i++) {
+            table.append("Sailor ").append(i).append(",many").append(i).append("@crew.example\n");
+        }
+        return table.toString();
+    }
+
+    @Test
+    void many_are_added_group_by_group_while_others_register_and_one_can_see_how_far_it_is() {
+        Published at = saltmarrow.publish(seats(450));
+        String page = "/desk/sessions/" + at.session() + "/import";
+        String progress = organiser
+                .post(page, page, Map.of("text", table(LongWork.GROUP * 2 + 1)))
+                .location();
+        assertThat(progress).contains("/desk/work/");
+        String path = java.net.URI.create(progress).getPath();
+        assertThat(organiser.get(path).document().select("progress").attr("max"))
+                .isEqualTo(String.valueOf(LongWork.GROUP * 2 + 1));
+        register(at.session(), "Wren Skerry", 1);
+        await().atMost(Duration.ofMinutes(1))
+                .until(() -> organiser.get(path).document().text().contains("401 of 401 done"));
+        assertThat(organiser.get(path).document().select(".said").text()).isEqualTo("401 seated.");
+        assertThat(queries.roster(at.session())).hasSize(402);
+        assertThat(new Browserless(port).get(path).location()).contains("/sign-in");
+    }
+
+    @Test
+    void many_for_whom_there_is_no_room_are_refused_before_the_first_is_added() {
+        Published at = saltmarrow.publish(seats(300).withoutWaitlist());
+        String page = "/desk/sessions/" + at.session() + "/import";
+        Browserless.Page refused = organiser.post(page, page, Map.of("text", table(301)));
+        assertThat(refused.status()).isEqualTo(422);
+        assertThat(refused.document().select(".warned").text()).contains("Nobody was added");
+        assertThat(queries.roster(at.session())).isEmpty();
+    }
+
     @Test
     void a_table_with_a_hundred_thousand_rows_is_refused_in_words() {
         Published at = saltmarrow.publish(seats(1));
@@ -124,7 +164,7 @@ class RollsInAndOutTest {
         Browserless.Page refused =
                 organiser.post(page, page + "/check", Map.of("text", "a,b\n" + "x,y\n".repeat(100_000)));
         assertThat(refused.status()).isEqualTo(422);
-        assertThat(refused.document().select(".warned").text()).contains("5,000 rows");
+        assertThat(refused.document().select(".warned").text()).contains("20,000 rows");
     }
 
     @Test

@@ -11,6 +11,7 @@ import jollyroster.Saltmarrow;
 import jollyroster.Saltmarrow.Published;
 import jollyroster.TestClock;
 import jollyroster.core.messages.Anchor;
+import jollyroster.core.seats.RegistrationState;
 import jollyroster.core.seats.SignUpStyle;
 import jollyroster.outbox.MessageState;
 import jollyroster.outbox.OutboxQueries;
@@ -260,7 +261,7 @@ class ScheduleCommandsTest {
         Published at = saltmarrow.publish(seats(1).at(THREE_TUESDAYS).by(SignUpStyle.ONE_DATE));
         long kofi = register(at.session(), "Kofi Brannigan");
         assertThat(roster.register(Saltmarrow.person(at.dates().get(1), "Kofi Brannigan", 1), Saltmarrow.VISITOR))
-                .isEqualTo(new Registering.Already(true));
+                .isEqualTo(new Registering.Already(RegistrationState.REGISTERED));
         long waiting = register(at.session(), "Bao Lindqvist");
         register(at.dates().get(2), "Teo Quillfeather");
         assertThat(changes.move(kofi, at.dates().get(2), Saltmarrow.self(kofi)))

@@ -25,10 +25,10 @@ import jollyroster.core.seats.RegistrationState;
 import jollyroster.outbox.MessageState;
 import jollyroster.outbox.OutboxQueries;
 import jollyroster.programme.ProgrammeQueries;
-import jollyroster.programme.QuestionForm;
 import jollyroster.seating.AmendCommands.Amended;
 import jollyroster.seating.AmendCommands.Wish;
 import jollyroster.seating.SwapCommands.Swapped;
+import jollyroster.sheet.QuestionForm;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -124,7 +124,7 @@ class AmendingTest {
     @Test
     void changes_end_when_the_organiser_says_so() {
         Published at = saltmarrow.publish(
-                seats(3).taking(new jollyroster.programme.SheetForm.Taking("", "", "", false, false, "24", "", "")));
+                seats(3).taking(new jollyroster.sheet.TakingForm("", "", "", false, false, "24", "", "")));
         long one = register(at.session(), "Sunniva Eldjarn", 1);
         Instant until = Instant.parse("2027-03-15T22:00:00Z");
         clock.set(until.minus(Duration.ofMinutes(1)));

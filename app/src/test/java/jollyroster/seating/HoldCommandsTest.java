@@ -22,8 +22,8 @@ import jollyroster.core.seats.RegistrationState;
 import jollyroster.logbook.LogbookEntry;
 import jollyroster.logbook.LogbookQueries;
 import jollyroster.outbox.OutboxQueries;
-import jollyroster.programme.SheetForm;
 import jollyroster.seating.HoldCommands.Replied;
+import jollyroster.sheet.TakingForm;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -224,7 +224,7 @@ class HoldCommandsTest {
 
     @Test
     void a_waitlist_has_a_limit() {
-        SheetForm.Taking one = new SheetForm.Taking("CALL_UP", "1", "", false, false, "", "", "");
+        TakingForm one = new TakingForm("CALL_UP", "1", "", false, false, "", "", "");
         Published at = saltmarrow.publish(seats(1).taking(one));
         register(at, "Ottoline Vance", 1);
         register(at, "Barnaby Teague", 1);
@@ -234,7 +234,7 @@ class HoldCommandsTest {
 
     @Test
     void seats_are_held_until_the_address_is_confirmed() {
-        SheetForm.Taking confirmed = new SheetForm.Taking("CALL_UP", "", "", false, true, "", "", "");
+        TakingForm confirmed = new TakingForm("CALL_UP", "", "", false, true, "", "", "");
         Published at = saltmarrow.publish(seats(1).taking(confirmed));
         long first = register(at, "Tamsin Orrery", 1);
         assertThat(of(first).state()).isEqualTo(RegistrationState.UNCONFIRMED);
@@ -253,7 +253,7 @@ class HoldCommandsTest {
 
     @Test
     void an_unconfirmed_hold_runs_out_and_frees_its_seat() {
-        SheetForm.Taking confirmed = new SheetForm.Taking("CALL_UP", "", "", false, true, "", "", "");
+        TakingForm confirmed = new TakingForm("CALL_UP", "", "", false, true, "", "", "");
         Published at = saltmarrow.publish(seats(1).taking(confirmed));
         long first = register(at, "Nerys Calloway", 1);
         clock.set(TestClock.START.plus(Duration.ofMinutes(30)));
@@ -297,7 +297,7 @@ class HoldCommandsTest {
     /** Confirming and running out at the same moment: one of the two happens, and the seat is counted once. */
     @Test
     void confirming_and_running_out_at_once_do_one_thing() throws Exception {
-        SheetForm.Taking confirmed = new SheetForm.Taking("CALL_UP", "", "", false, true, "", "", "");
+        TakingForm confirmed = new TakingForm("CALL_UP", "", "", false, true, "", "", "");
         Published at = saltmarrow.publish(seats(20).taking(confirmed));
         List<Long> held = IntStream.range(0, 20)
                 .mapToObj(i -> register(at, "Holder " + (char) ('A' + i), 1))

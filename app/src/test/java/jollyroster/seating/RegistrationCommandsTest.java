@@ -146,7 +146,7 @@ class RegistrationCommandsTest {
                 "form-1");
         Registering.Done first = (Registering.Done) commands.register(form, Saltmarrow.VISITOR);
         assertThat(commands.register(form, Saltmarrow.VISITOR))
-                .isEqualTo(new Registering.Done(first.link(), first.state(), true));
+                .isEqualTo(new Registering.Done(first.link(), first.state(), true, false));
         assertThat(queries.roster(at.session())).hasSize(1);
     }
 

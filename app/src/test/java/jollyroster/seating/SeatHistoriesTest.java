@@ -21,9 +21,10 @@ import jollyroster.core.seats.SignUpStyle;
 import jollyroster.logbook.LogbookQueries;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Session;
-import jollyroster.programme.SheetForm;
 import jollyroster.seating.AddingCommands.Manner;
 import jollyroster.seating.AmendCommands.Wish;
+import jollyroster.sheet.InvitingForm;
+import jollyroster.sheet.TakingForm;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -103,8 +104,8 @@ class SeatHistoriesTest {
         String freed = seed % 8 < 4 ? "CALL_UP" : "SEAT_AT_ONCE";
         at = saltmarrow.publish(seats(6).at("2027-03-16T19:00", "2027-03-18T19:00")
                 .by(SignUpStyle.ANY_DATE)
-                .taking(new SheetForm.Taking(freed, "", "", false, confirmed, "", "", ""))
-                .inviting(new SheetForm.Inviting(rsvp, false, ""))
+                .taking(new TakingForm(freed, "", "", false, confirmed, "", "", ""))
+                .inviting(new InvitingForm(rsvp, false, ""))
                 .costing(price));
     }
 

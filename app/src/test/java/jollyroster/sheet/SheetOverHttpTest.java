@@ -13,7 +13,6 @@ import jollyroster.Saltmarrow.Published;
 import jollyroster.programme.Offering;
 import jollyroster.programme.OfferingStatus;
 import jollyroster.programme.ProgrammeQueries;
-import jollyroster.programme.QuestionForm;
 import jollyroster.seating.RegistrationCommands;
 import org.jsoup.nodes.Element;
 import org.junit.jupiter.api.BeforeEach;

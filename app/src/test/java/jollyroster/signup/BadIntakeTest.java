@@ -10,11 +10,12 @@ import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import jollyroster.AppTest;
 import jollyroster.Browserless;
+import jollyroster.Mailbox;
 import jollyroster.Saltmarrow;
 import jollyroster.Saltmarrow.Published;
-import jollyroster.programme.QuestionForm;
-import jollyroster.programme.SheetForm;
 import jollyroster.seating.RegistrationQueries;
+import jollyroster.sheet.QuestionForm;
+import jollyroster.sheet.SheetForm;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.web.server.LocalServerPort;
@@ -31,6 +32,9 @@ class BadIntakeTest {
 
     @LocalServerPort
     int port;
+
+    @Autowired
+    Mailbox mailbox;
 
     private static QuestionForm question(String label, String options) {
         return QuestionForm.of(options.isEmpty() ? "SHORT_TEXT" : "CHOOSE_ONE", label, "", false, options);
@@ -71,8 +75,8 @@ class BadIntakeTest {
                 "zone", "Europe/Oslo",
                 "form", shown.document().select("input[name=form]").attr("value"),
                 "_csrf", shown.csrf()));
-        Browserless.Page taken = visitor.postAsIs(page + "/register", form);
-        String own = taken.link("a[rel=my]");
+        visitor.postAsIs(page + "/register", form);
+        String own = mailbox.ownPage("dag@again.example");
         visitor.post(own, own + "/cancel", Map.of());
         assertThat(visitor.get(own).state()).isEqualTo("cancelled");
         visitor.postAsIs(page + "/register", form);

@@ -6,7 +6,13 @@ import static org.awaitility.Awaitility.await;
 import java.io.IOException;
 import java.net.ServerSocket;
 import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Statement;
 import java.time.Duration;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
@@ -40,7 +46,7 @@ class CrashTest {
     }
 
     @Test
-    void every_confirmation_that_was_shown_survives() throws IOException, InterruptedException {
+    void every_confirmation_that_was_shown_survives_and_its_letter_goes() throws Exception {
         int port = freePort();
         start(port);
         Map<String, String> confirmed = new ConcurrentHashMap<>();
@@ -55,17 +61,66 @@ class CrashTest {
         assertThat(clients.awaitTermination(2, TimeUnit.MINUTES)).isTrue();
 
         start(port);
-        Browserless visitor = new Browserless(port);
-        confirmed.forEach((own, state) -> assertThat(visitor.get(own).state()).isEqualTo(state));
-        visitor.signIn();
-        await().atMost(Duration.ofMinutes(2)).until(() -> nothingDueIsLeft(visitor));
-        String sent = visitor.get("/desk/outbox?show=sent").document().text();
-        assertThat(sent).contains("Confirmation");
+        try (Connection store = DriverManager.getConnection("jdbc:sqlite:" + folder.resolve("jolly-roster.db"))) {
+            await().atMost(Duration.ofMinutes(2)).until(() -> number(store, UNSENT) == 0);
+            assertThat(states(store)).containsAllEntriesOf(confirmed);
+            assertThat(number(store, SEATS_SOLD_TWICE)).isZero();
+            Map<String, Integer> letters = lettersByKey(store);
+            assertThat(letters.keySet()).containsAll(confirmed.keySet());
+            assertThat(letters.values().stream().filter(copies -> copies > 1).count())
+                    .as("only what was in hand when the process was killed may go twice")
+                    .isLessThanOrEqualTo(1);
+        }
     }
 
-    /** The confirmations of this test are due at once; once none is planned, all went. */
-    private static boolean nothingDueIsLeft(Browserless visitor) {
-        return !visitor.get("/desk/outbox").document().text().contains("Confirmation");
+    private static final String UNSENT =
+            "select count(*) from message where anchor = 'REGISTERED' and state in ('PLANNED', 'SENDING')";
+
+    private static final String SEATS_SOLD_TWICE = """
+            select count(*) from session s
+            where s.seats > 0 and s.seats < (
+              select coalesce(sum(r.party), 0) from registration r
+              where r.session_id = s.id and r.state in ('REGISTERED', 'UNCONFIRMED', 'CALLED_UP') and not r.is_racing)
+            """;
+
+    private static int number(Connection store, String question) throws SQLException {
+        try (Statement statement = store.createStatement();
+                ResultSet found = statement.executeQuery(question)) {
+            return found.getInt(1);
+        }
+    }
+
+    /** How those who came in this test stand, by address. */
+    private static Map<String, String> states(Connection store) throws SQLException {
+        return read(
+                store,
+                "select p.email, lower(r.state) from registration r join person p on p.id = r.person_id "
+                        + "where p.email like 'crash%'",
+                row -> row.getString(2));
+    }
+
+    /** How many copies of each confirmation of this test arrived, by address. */
+    private static Map<String, Integer> lettersByKey(Connection store) throws SQLException {
+        return read(
+                store,
+                "select t.recipient, count(*) from tray_mail t join message m on m.message_key = t.message_key "
+                        + "where m.anchor = 'REGISTERED' and t.recipient like 'crash%' group by t.message_key",
+                row -> row.getInt(2));
+    }
+
+    private interface Column<T> {
+        T of(ResultSet row) throws SQLException;
+    }
+
+    private static <T> Map<String, T> read(Connection store, String question, Column<T> column) throws SQLException {
+        Map<String, T> all = new HashMap<>();
+        try (Statement statement = store.createStatement();
+                ResultSet row = statement.executeQuery(question)) {
+            while (row.next()) {
+                all.put(row.getString(1), column.of(row));
+            }
+        }
+        return all;
     }
 
     private static void registerUntilItBreaks(int port, int client, Map<String, String> confirmed) {
@@ -76,23 +131,23 @@ class CrashTest {
             String session =
                     form.document().select("input[name=session]").last().attr("value");
             for (int i = 0; i < MOST_EACH; i++) {
-                var done = visitor.postAsIs(
-                        page + "/register",
-                        Map.of(
-                                "session",
-                                session,
-                                "name",
-                                "Crew Member",
-                                "email",
-                                "crash" + client + "x" + i + "@crew.example",
-                                "party",
-                                "1",
-                                "q.what_do_you_hold",
-                                "None yet",
-                                "_csrf",
-                                form.csrf()));
+                String email = "crash" + client + "x" + i + "@crew.example";
+                Map<String, String> fields = Map.of(
+                        "session",
+                        session,
+                        "name",
+                        "Crew Member",
+                        "email",
+                        email,
+                        "party",
+                        "1",
+                        "q.what_do_you_hold",
+                        "None yet",
+                        "_csrf",
+                        form.csrf());
+                var done = visitor.postAsIs(page + "/register", fields);
                 if (!done.state().isEmpty()) {
-                    confirmed.put(done.link("a[rel=my]"), done.state());
+                    confirmed.put(email, done.state());
                 }
             }
         } catch (java.io.UncheckedIOException killed) {

@@ -10,6 +10,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import jollyroster.AppTest;
 import jollyroster.Browserless;
+import jollyroster.Mailbox;
 import jollyroster.Saltmarrow;
 import jollyroster.Saltmarrow.Published;
 import jollyroster.TestClock;
@@ -17,10 +18,10 @@ import jollyroster.answers.GivenQueries;
 import jollyroster.core.seats.RegistrationState;
 import jollyroster.core.seats.SignUpStyle;
 import jollyroster.outbox.OutboxWorker;
-import jollyroster.programme.QuestionForm;
-import jollyroster.programme.SheetForm;
 import jollyroster.seating.Registration;
 import jollyroster.seating.RegistrationQueries;
+import jollyroster.sheet.QuestionForm;
+import jollyroster.sheet.TakingForm;
 import jollyroster.standin.TrayQueries;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -33,6 +34,9 @@ class OwnPageOverHttpTest {
 
     @LocalServerPort
     int port;
+
+    @Autowired
+    Mailbox mailbox;
 
     @Autowired
     GivenQueries given;
@@ -63,8 +67,8 @@ class OwnPageOverHttpTest {
 
     private String own(Published at, String name, String party) {
         String email = name.toLowerCase(java.util.Locale.ROOT).replace(' ', '.') + at.session() + "@crew.example";
-        return visitor.register(at, Map.of("name", name, "email", email, "party", party))
-                .link("a[rel=my]");
+        visitor.register(at, Map.of("name", name, "email", email, "party", party));
+        return mailbox.ownPage(email);
     }
 
     private Registration only(Published at, String name) {
@@ -114,7 +118,8 @@ class OwnPageOverHttpTest {
         Published at = saltmarrow.publish(seats(4));
         Map<String, String> form =
                 Map.of("form", "11111111-2222-3333-4444-555555555555", "email", "again@crew.example");
-        String own = visitor.register(at, form).link("a[rel=my]");
+        visitor.register(at, form);
+        String own = mailbox.ownPage("again@crew.example");
         visitor.post(own, own + "/cancel", Map.of());
         assertThat(visitor.register(at, form).state()).isEqualTo("cancelled");
         assertThat(roster.roster(at.session())).hasSize(1);
@@ -124,8 +129,8 @@ class OwnPageOverHttpTest {
     void companions_answers_clock_and_reminders_are_changed() {
         Published at = saltmarrow.publish(seats(4).asking(
                         QuestionForm.of("SHORT_TEXT", "Diet?", "", true, "").forEachPerson()));
-        String own =
-                visitor.register(at, Map.of("party", "1", "q.diet", "none")).link("a[rel=my]");
+        visitor.register(at, Map.of("party", "1", "q.diet", "none"));
+        String own = mailbox.ownPage("kofi@crew.example");
         Browserless.Page missing = visitor.post(own, own + "/amend", Map.of("party", "2", "q.diet", "none"));
         assertThat(missing.status()).isEqualTo(422);
         assertThat(missing.document().select("#e-q1\\.diet .field-problem").text())
@@ -163,16 +168,9 @@ class OwnPageOverHttpTest {
     void two_people_swap_by_their_own_pages() {
         Published at = saltmarrow.publish(seats(1).by(SignUpStyle.ONE_DATE).at("2027-03-16T19:00", "2027-03-23T19:00"));
         String one = own(at, "Oriel Saltonby", "1");
-        String other = visitor.register(
-                        at,
-                        Map.of(
-                                "name",
-                                "Pascoe Merrow",
-                                "email",
-                                "swap@crew.example",
-                                "session",
-                                String.valueOf(at.dates().get(1))))
-                .link("a[rel=my]");
+        String second = String.valueOf(at.dates().get(1));
+        visitor.register(at, Map.of("name", "Pascoe Merrow", "email", "swap@crew.example", "session", second));
+        String other = mailbox.ownPage("swap@crew.example");
         visitor.post(
                 one, one + "/swap", Map.of("wanted", String.valueOf(at.dates().get(1)), "with", "swap@crew.example"));
         Browserless.Page asked = visitor.get(other);
@@ -189,11 +187,11 @@ class OwnPageOverHttpTest {
 
     @Test
     void an_address_is_confirmed_by_the_link_in_the_letter() {
-        SheetForm.Taking confirmed = new SheetForm.Taking("CALL_UP", "", "", false, true, "", "Park at the quay.", "");
+        TakingForm confirmed = new TakingForm("CALL_UP", "", "", false, true, "", "Park at the quay.", "");
         Published at = saltmarrow.publish(seats(4).taking(confirmed));
         Browserless.Page held = visitor.register(at, Map.of("email", "confirm@crew.example"));
         assertThat(held.state()).isEqualTo("unconfirmed");
-        assertThat(held.document().select(".stub a")).isEmpty();
+        assertThat(held.document().select("a[href*=/join/]")).isEmpty();
         worker.sendDue();
         String link = linkIn("confirm@crew.example", "/confirm/");
         assertThat(visitor.get(link).document().select(".answer-now button").text())
@@ -206,32 +204,44 @@ class OwnPageOverHttpTest {
 
     @Test
     void an_address_is_confirmed_by_the_code_in_the_letter_but_not_by_guessing() {
-        SheetForm.Taking confirmed = new SheetForm.Taking("CALL_UP", "", "", false, true, "", "", "");
+        TakingForm confirmed = new TakingForm("CALL_UP", "", "", false, true, "", "", "");
         Published at = saltmarrow.publish(seats(4).taking(confirmed));
-        String own = visitor.register(at, Map.of("email", "types@crew.example")).link("a[rel=my]");
-        String other =
-                visitor.register(at, Map.of("email", "guesses@crew.example")).link("a[rel=my]");
+        Browserless guesser = new Browserless(port);
+        visitor.register(at, Map.of("email", "types@crew.example", "form", "a1-types"));
+        guesser.register(at, Map.of("email", "guesses@crew.example", "form", "a1-guesses"));
         worker.sendDue();
         String code = codeIn("types@crew.example");
         String wrong = code.equals("000000") ? "000001" : "000000";
-        assertThat(visitor.post(own, own + "/code", Map.of("code", wrong)).location())
-                .contains("came=tried-wrong");
-        assertThat(visitor.post(other, other + "/code", Map.of("code", code)).location())
-                .contains("came=tried-wrong");
-        Browserless.Page typed =
-                visitor.post(own, own + "/code", Map.of("code", code.substring(0, 3) + " " + code.substring(3)));
-        assertThat(typed.state()).isEqualTo("registered");
-        String theirs = codeIn("guesses@crew.example");
+        assertThat(type(visitor, at, wrong).document().text()).contains("This code did not open anything");
+        assertThat(type(guesser, at, code).state()).as("somebody else's code").isEqualTo("unconfirmed");
+        assertThat(type(visitor, at, code.substring(0, 3) + " " + code.substring(3))
+                        .state())
+                .isEqualTo("registered");
         for (int i = 0; i < 4; i++) {
-            visitor.post(other, other + "/code", Map.of("code", "12345" + i + "0"));
+            type(guesser, at, "12345" + i + "0");
         }
-        assertThat(visitor.post(other, other + "/code", Map.of("code", theirs)).location())
-                .contains("came=tried-too-often");
-        assertThat(visitor.get(other).state()).isEqualTo("unconfirmed");
+        assertThat(type(guesser, at, codeIn("guesses@crew.example")).state())
+                .as("the right one after too many wrong ones")
+                .isEqualTo("unconfirmed");
         String link = linkIn("guesses@crew.example", "/confirm/");
         assertThat(visitor.post(link, link, Map.of()).state()).isEqualTo("registered");
-        assertThat(visitor.post(own, own + "/code", Map.of("code", code)).location())
-                .contains("came=tried-wrong");
+        assertThat(type(visitor, at, code).document().text()).contains("This code did not open anything");
+    }
+
+    private static Browserless.Page type(Browserless who, Published at, String code) {
+        return who.post("/p/" + at.slug() + "/thanks", "/p/" + at.slug() + "/code", Map.of("code", code));
+    }
+
+    @Test
+    void a_code_typed_for_an_address_that_is_known_already_sounds_like_a_wrong_one() {
+        Published at = saltmarrow.publish(seats(4).taking(new TakingForm("CALL_UP", "", "", false, true, "", "", "")));
+        visitor.register(at, Map.of("email", "known@crew.example"));
+        worker.sendDue();
+        Browserless stranger = new Browserless(port);
+        assertThat(stranger.register(at, Map.of("email", "known@crew.example", "form", "a1-stranger"))
+                        .state())
+                .isEqualTo("unconfirmed");
+        assertThat(type(stranger, at, "123456").document().text()).contains("This code did not open anything");
     }
 
     private String codeIn(String recipient) {
@@ -247,7 +257,8 @@ class OwnPageOverHttpTest {
         Published other = saltmarrow.publish(seats(4));
         Map<String, String> me = Map.of("name", "Greta Pennycot", "email", "greta@crew.example");
         visitor.register(at, me);
-        String own = visitor.register(other, me).link("a[rel=my]");
+        visitor.register(other, me);
+        String own = mailbox.ownPage("greta@crew.example");
         assertThat(visitor.post("/mine", "/mine", Map.of("email", "nobody@crew.example"))
                         .document()
                         .text())
@@ -293,12 +304,14 @@ class OwnPageOverHttpTest {
 
     @Test
     void after_registering_one_is_taken_to_where_the_organiser_says() {
-        SheetForm.Taking onwards =
-                new SheetForm.Taking("", "", "", false, false, "", "", "https://quay.example/map?to=loft");
+        TakingForm onwards = new TakingForm("", "", "", false, false, "", "", "https://quay.example/map?to=loft");
         Published at = saltmarrow.publish(seats(4).taking(onwards));
         Browserless.Page page = visitor.register(at, Map.of());
         assertThat(page.response().headers().firstValue("Refresh")).contains("6; url=https://quay.example/map?to=loft");
-        assertThat(visitor.get(page.link("a[rel=my]")).response().headers().firstValue("Refresh"))
+        assertThat(visitor.get(mailbox.ownPage("kofi@crew.example"))
+                        .response()
+                        .headers()
+                        .firstValue("Refresh"))
                 .isEmpty();
     }
 

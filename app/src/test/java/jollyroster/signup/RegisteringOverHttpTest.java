@@ -7,13 +7,14 @@ import java.time.Instant;
 import java.util.Map;
 import jollyroster.AppTest;
 import jollyroster.Browserless;
+import jollyroster.Mailbox;
 import jollyroster.Saltmarrow;
 import jollyroster.Saltmarrow.Published;
 import jollyroster.TestClock;
 import jollyroster.programme.OfferingCommands;
 import jollyroster.programme.OfferingStatus;
-import jollyroster.programme.QuestionForm;
 import jollyroster.seating.RegistrationQueries;
+import jollyroster.sheet.QuestionForm;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -27,6 +28,9 @@ class RegisteringOverHttpTest {
 
     @LocalServerPort
     int port;
+
+    @Autowired
+    Mailbox mailbox;
 
     @Autowired
     Saltmarrow saltmarrow;
@@ -51,18 +55,20 @@ class RegisteringOverHttpTest {
     }
 
     @Test
-    void a_registration_is_confirmed_with_a_link_to_the_own_page() {
+    void a_registration_is_confirmed_and_its_link_goes_by_mail() {
         Browserless.Page page = visitor.register(at, Map.of());
         assertThat(page.status()).isEqualTo(200);
         assertThat(page.state()).isEqualTo("registered");
-        Browserless.Page own = visitor.get(page.link("a[rel=my]"));
+        assertThat(page.document().select("a[href*=/my/], a[href*=/join/]")).isEmpty();
+        Browserless.Page own = visitor.get(mailbox.ownPage("kofi@crew.example"));
         assertThat(own.state()).isEqualTo("registered");
         assertThat(own.document().text()).contains("Kofi Brannigan");
     }
 
     @Test
     void the_own_page_gives_the_seat_back() {
-        String own = visitor.register(at, Map.of()).link("a[rel=my]");
+        visitor.register(at, Map.of());
+        String own = mailbox.ownPage("kofi@crew.example");
         assertThat(visitor.post(own, own + "/cancel", Map.of()).status()).isEqualTo(302);
         assertThat(visitor.get(own).state()).isEqualTo("cancelled");
     }
@@ -73,7 +79,8 @@ class RegisteringOverHttpTest {
         visitor.register(at, Map.of("party", "3", "email", "b@crew.example"));
         Browserless.Page third = visitor.register(at, Map.of("party", "3", "email", "c@crew.example"));
         assertThat(third.state()).isEqualTo("waitlisted");
-        assertThat(third.document().text()).contains("Place 1");
+        assertThat(visitor.get(mailbox.ownPage("c@crew.example")).document().text())
+                .contains("Place 1");
     }
 
     @ParameterizedTest
@@ -194,20 +201,47 @@ class RegisteringOverHttpTest {
         Browserless.Page first = visitor.postAsIs("/p/" + at.slug() + "/register", fields);
         Browserless.Page second = visitor.postAsIs("/p/" + at.slug() + "/register", fields);
         assertThat(second.state()).isEqualTo("registered");
-        assertThat(second.link("a[rel=my]")).isEqualTo(first.link("a[rel=my]"));
+        assertThat(second.document().text()).isEqualTo(first.document().text());
         assertThat(roster.roster(at.session())).hasSize(1);
     }
 
     @Test
-    void the_same_address_again_is_told_so_and_learns_nothing_else() {
+    void the_page_says_the_same_for_an_address_that_is_known_and_one_that_is_not() {
         visitor.register(at, Map.of("name", "Secret Person"));
-        Browserless.Page again = visitor.register(at, Map.of("name", "Somebody Else"));
-        assertThat(again.status()).isEqualTo(409);
-        assertThat(again.document().select("#e-email .field-problem").text())
-                .contains("registered for this date already");
-        assertThat(again.document().text()).doesNotContain("Secret Person");
-        assertThat(again.document().select("a[href*=/my/]")).isEmpty();
-        assertThat(roster.roster(at.session())).hasSize(1);
+        Browserless.Page known = new Browserless(port).register(at, Map.of("name", "Somebody Else"));
+        Browserless.Page unknown =
+                new Browserless(port).register(at, Map.of("name", "Somebody Else", "email", "nobody@crew.example"));
+        assertThat(known.status()).isEqualTo(unknown.status());
+        assertThat(known.state()).isEqualTo(unknown.state()).isEqualTo("registered");
+        assertThat(known.document().select("main").outerHtml())
+                .isEqualTo(unknown.document()
+                        .select("main")
+                        .outerHtml()
+                        .replace("nobody@crew.example", "kofi@crew.example"));
+        assertThat(roster.roster(at.session()))
+                .extracting(r -> r.name())
+                .containsExactly("Secret Person", "Somebody Else");
+    }
+
+    @Test
+    void where_it_is_full_a_known_address_hears_what_a_newcomer_hears() {
+        Published small = saltmarrow.publish(seats(1).callingUp());
+        visitor.register(small, Map.of());
+        assertThat(new Browserless(port).register(small, Map.of()).state())
+                .isEqualTo(new Browserless(port)
+                        .register(small, Map.of("email", "late@crew.example"))
+                        .state())
+                .isEqualTo("waitlisted");
+    }
+
+    @Test
+    void the_page_after_the_form_is_nobody_elses() {
+        visitor.register(at, Map.of());
+        String thanks = "/p/" + at.slug() + "/thanks";
+        assertThat(visitor.get(thanks).document().text()).contains("kofi@crew.example");
+        assertThat(new Browserless(port).get(thanks).document().text())
+                .contains("Knots and splicing bench")
+                .doesNotContain("kofi@crew.example");
     }
 
     @Test
@@ -224,7 +258,9 @@ class RegisteringOverHttpTest {
         Browserless.Page done =
                 visitor.register(asking, Map.of("q.left_handed", "Yes", "q.i_can_swim_fifty_metres", "yes"));
         assertThat(done.state()).isEqualTo("registered");
-        assertThat(done.document().text()).contains("Left-handed?").contains("I can swim fifty metres");
+        assertThat(visitor.get(mailbox.ownPage("kofi@crew.example")).document().text())
+                .contains("Left-handed?")
+                .contains("I can swim fifty metres");
     }
 
     @Test
@@ -286,7 +322,8 @@ class RegisteringOverHttpTest {
 
     @Test
     void one_click_stops_the_reminders_and_keeps_the_seat() {
-        String own = visitor.register(at, Map.of()).link("a[rel=my]");
+        visitor.register(at, Map.of());
+        String own = mailbox.ownPage("kofi@crew.example");
         assertThat(visitor.postAsIs(own + "/no-reminders", Map.of("List-Unsubscribe", "One-Click"))
                         .status())
                 .isEqualTo(204);

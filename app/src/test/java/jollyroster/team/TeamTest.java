@@ -20,12 +20,12 @@ import jollyroster.platform.Role;
 import jollyroster.programme.OfferingCommands;
 import jollyroster.programme.OfferingStatus;
 import jollyroster.programme.SessionCommands;
-import jollyroster.programme.SheetForm;
 import jollyroster.programme.Venue;
 import jollyroster.programme.VenueCommands;
 import jollyroster.schedule.ScheduleCommands;
 import jollyroster.schedule.Scope;
 import jollyroster.seating.SeatingCommands;
+import jollyroster.sheet.SheetForm;
 import jollyroster.standin.TrayQueries;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -74,7 +74,8 @@ class TeamTest {
         Published at = saltmarrow.publish(seats(3));
         List<BiConsumer<Published, Actor>> forOrganisers = List.of(
                 (p, actor) -> offerings.draft("Mine", Saltmarrow.HALIFAX, actor),
-                (p, actor) -> offerings.save(p.offering(), SheetForm.titled("Mine"), actor),
+                (p, actor) ->
+                        offerings.save(p.offering(), 1, SheetForm.titled("Mine").sections(), actor),
                 (p, actor) -> offerings.turn(p.offering(), OfferingStatus.CLOSED, actor),
                 (p, actor) -> offerings.copy(p.offering(), "Mine", OfferingCommands.Copy.PATTERN, actor),
                 (p, actor) -> offerings.discard(p.offering(), actor),
@@ -109,7 +110,8 @@ class TeamTest {
         worker.sendDue();
         String link = linkIn("invitation-" + host + "-1");
         assertThat(tray.byKey("invitation-" + host + "-1").orElseThrow().text())
-                .contains(Saltmarrow.ORGANISER.name() + " would like to have you on the team.");
+                .contains(
+                        Saltmarrow.ORGANISER.name() + " would like to have you on the team of Saltmarrow Sea School.");
 
         Browserless newcomer = new Browserless(port);
         assertThat(newcomer.post(link, link, Map.of("password", "short")).status())

@@ -29,6 +29,11 @@ public final class Text {
         return text.chars().allMatch(c -> c < 0x80);
     }
 
+    /** Whether it is a whole number from {@code least} to {@code most}, of at most nine digits. */
+    public static boolean isNumber(String text, int least, int most) {
+        return text.matches("\\d{1,9}") && Integer.parseInt(text) >= least && Integer.parseInt(text) <= most;
+    }
+
     /** One line: white space and line breaks become single spaces, other control characters go. */
     public static String oneLine(String entered) {
         return cleaned(entered, false);

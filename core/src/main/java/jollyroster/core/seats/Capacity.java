@@ -40,6 +40,20 @@ public record Capacity(int seats, int keptBack, boolean waitlistAllowed, Optiona
         return seats - keptBack;
     }
 
+    /**
+     * Whether so many newcomers surely find room, whatever the order in which they come: all of them seats, or each at
+     * least a place in the line.
+     *
+     * @param parties how many come
+     * @param people how many seats they need in all
+     */
+    public boolean hasRoomFor(int parties, int people, SeatTally tally) {
+        boolean seated = tally.owed() == 0 && people <= free(tally.taken());
+        boolean waits =
+                waitlistAllowed && (waitlistLimit.isEmpty() || tally.waiting() + parties <= waitlistLimit.getAsInt());
+        return seated || waits;
+    }
+
     /** Open seats that are not taken; never below zero, even when the session is over-full. */
     public int free(int taken) {
         return Math.max(0, open() - taken);

@@ -32,6 +32,28 @@ class SeatRuleTest {
     }
 
     @Test
+    void room_for_many_is_promised_only_where_the_rule_would_keep_it() {
+        Capacity three = new Capacity(8, 1, true, OptionalInt.of(3));
+        assertThat(EIGHT.hasRoomFor(100, 200, SeatTally.EMPTY))
+                .as("a line of any length")
+                .isTrue();
+        assertThat(Capacity.withoutWaitlist(8).hasRoomFor(4, 8, SeatTally.EMPTY))
+                .isTrue();
+        assertThat(Capacity.withoutWaitlist(8).hasRoomFor(4, 9, SeatTally.EMPTY))
+                .isFalse();
+        assertThat(three.hasRoomFor(7, 7, SeatTally.EMPTY))
+                .as("one seat is kept back")
+                .isTrue();
+        assertThat(three.hasRoomFor(8, 8, SeatTally.EMPTY)).isFalse();
+        assertThat(three.hasRoomFor(2, 8, new SeatTally(0, 1, 0)))
+                .as("two places are left in the line")
+                .isTrue();
+        assertThat(three.hasRoomFor(1, 1, new SeatTally(0, 3, 1)))
+                .as("the free seats are owed")
+                .isFalse();
+    }
+
+    @Test
     void a_party_that_does_not_fit_waits_at_the_end() {
         assertThat(SeatRule.arrive(EIGHT, new SeatTally(7, 4, 0), 2))
                 .isEqualTo(new Arrival.Waitlisted(5, Arrival.Waiting.DOES_NOT_FIT));

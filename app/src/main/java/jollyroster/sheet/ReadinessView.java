@@ -1,4 +1,4 @@
-package jollyroster.programme;
+package jollyroster.sheet;
 
 import java.time.Instant;
 import java.time.ZoneId;

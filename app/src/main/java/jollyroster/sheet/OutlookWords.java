@@ -1,9 +1,10 @@
-package jollyroster.programme;
+package jollyroster.sheet;
 
 import java.time.Instant;
 import java.util.Locale;
 import jollyroster.core.seats.Outlook;
 import jollyroster.platform.Times;
+import jollyroster.programme.Session;
 
 /** Whether a session that needs a minimum will run, in words. */
 public final class OutlookWords {

@@ -1,11 +1,19 @@
-package jollyroster.programme;
+package jollyroster.sheet;
 
 import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import jollyroster.core.intake.Contact;
+import jollyroster.core.intake.Text;
 import jollyroster.core.seats.FreedSeats;
 import jollyroster.core.seats.SignUpStyle;
+import jollyroster.programme.AskedQuestion;
+import jollyroster.programme.Format;
+import jollyroster.programme.PhoneRule;
+import jollyroster.programme.Tell;
+import jollyroster.programme.Tint;
+import jollyroster.programme.Visibility;
 
 /** Judges a sheet as typed. */
 final class SheetCheck {
@@ -34,7 +42,7 @@ final class SheetCheck {
         }
     }
 
-    private void words(SheetForm.Words w) {
+    private void words(WordsForm w) {
         check("words.title", !w.title().isEmpty() && w.title().length() <= 120, "A title of 1 to 120 characters.");
         atMost("words.summary", w.summary(), 300);
         atMost("words.description", w.description(), 20_000);
@@ -46,26 +54,26 @@ final class SheetCheck {
         boolean labelsFit = w.labelList().size() <= SheetForm.MOST_LABELS
                 && w.labelList().stream().allMatch(label -> label.length() <= 40);
         check("words.labels", labelsFit, "At most 12 labels of at most 40 characters, parted by commas.");
-        check("words.contact", SheetForm.isContact(w.contact()), "This is not an e-mail address.");
+        check(
+                "words.contact",
+                w.contact().isEmpty() || Contact.email(w.contact()).isPresent(),
+                "This is not an e-mail address.");
     }
 
     private void atMost(String field, String text, int characters) {
         check(field, text.length() <= characters, "At most %,d characters.".formatted(characters));
     }
 
-    private void place(SheetForm.Place p) {
+    private void place(PlaceForm p) {
         check("place.format", isOneOf(Format.values(), p.format()), "In person or online.");
-        check(
-                "place.venue",
-                p.venue().isEmpty() || SheetForm.isNumber(p.venue(), 1, Integer.MAX_VALUE),
-                "Choose a venue.");
+        check("place.venue", p.venue().isEmpty() || Text.isNumber(p.venue(), 1, Integer.MAX_VALUE), "Choose a venue.");
         boolean hostsFit = p.hosts().size() <= SheetForm.MOST_HOSTS
-                && p.hosts().stream().allMatch(h -> SheetForm.isNumber(h, 1, Integer.MAX_VALUE));
+                && p.hosts().stream().allMatch(h -> Text.isNumber(h, 1, Integer.MAX_VALUE));
         check("place.hosts", hostsFit, "Choose at most 10 hosts.");
         atMost("place.host", p.host(), 120);
     }
 
-    private void seats(SheetForm.Seats s) {
+    private void seats(SeatsForm s) {
         number("seats.minutes", s.minutes(), 5, 44_640, "Minutes, from 5 to 44,640 (31 days).");
         number("seats.seats", s.seats(), 0, 100_000, "A number from 0 to 100,000.");
         number("seats.largestParty", s.largestParty(), 1, 20, "A number from 1 to 20.");
@@ -83,10 +91,10 @@ final class SheetCheck {
     }
 
     private static boolean isWhole(String text) {
-        return SheetForm.isNumber(text, 0, 100_000);
+        return Text.isNumber(text, 0, 100_000);
     }
 
-    private void signUp(SheetForm.SignUp s) {
+    private void signUp(SignUpForm s) {
         boolean style = isOneOf(SignUpStyle.values(), s.style()) && !s.style().equals(SignUpStyle.OWN_TIME.name());
         check("signup.style", style, "Choose how people register.");
         check("signup.visibility", isOneOf(Visibility.values(), s.visibility()), "Choose who finds it.");
@@ -95,18 +103,18 @@ final class SheetCheck {
     }
 
     private void number(String field, String text, int least, int most, String problem) {
-        check(field, SheetForm.isNumber(text, least, most), problem);
+        check(field, Text.isNumber(text, least, most), problem);
     }
 
     private static boolean isOneOf(Enum<?>[] values, String name) {
         return Arrays.stream(values).anyMatch(value -> value.name().equals(name));
     }
 
-    private void taking(SheetForm.Taking t) {
+    private void taking(TakingForm t) {
         check("inviting.tell", isOneOf(Tell.values(), sheet.inviting().tell()), "Choose when you are told.");
         check("paying.amount", sheet.paying().price().isPresent(), "An amount from 0 to 100,000, such as 12.50.");
         check("taking.freed", isOneOf(FreedSeats.values(), t.freed()), "Choose what becomes of freed seats.");
-        boolean limit = t.waitlistLimit().isEmpty() || SheetForm.isNumber(t.waitlistLimit(), 0, 100_000);
+        boolean limit = t.waitlistLimit().isEmpty() || Text.isNumber(t.waitlistLimit(), 0, 100_000);
         check("taking.waitlistLimit", limit, "Parties, from 0 to 100,000; empty for no limit.");
         check("taking.phone", isOneOf(PhoneRule.values(), t.phone()), "Choose whether a phone number is asked for.");
         number("taking.changesHours", t.changesHours(), 0, 2000, "Hours, from 0 to 2,000.");
@@ -120,7 +128,7 @@ final class SheetCheck {
     }
 
     private void questions() {
-        check("question", sheet.questionsAsked().size() <= SheetForm.MOST_QUESTIONS, "At most 40 questions.");
+        check("question", sheet.questionsAsked().size() <= AskedQuestion.MOST, "At most 40 questions.");
         QuestionCheck inOrder = new QuestionCheck();
         List<QuestionForm> all = sheet.question();
         for (int i = 0; i < all.size(); i++) {

@@ -1,4 +1,4 @@
-package jollyroster.logbook;
+package jollyroster.platform;
 
 import java.time.Instant;
 import java.util.LinkedHashMap;
@@ -8,7 +8,7 @@ import org.jspecify.annotations.Nullable;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.json.JsonMapper;
 
-/** The numbers and names of one entry of the logbook; kept as JSON, made words of when shown. */
+/** The numbers and names of something that happened; kept as JSON, made words of when shown or sent. */
 public final class Facts {
 
     private static final JsonMapper JSON = JsonMapper.builder().build();
@@ -22,7 +22,7 @@ public final class Facts {
         return new Facts(new LinkedHashMap<>());
     }
 
-    public static Facts of(String name, Object value) {
+    public static Facts of(String name, @Nullable Object value) {
         return none().and(name, value);
     }
 
@@ -43,7 +43,7 @@ public final class Facts {
     }
 
     /** Reads what {@link #json()} wrote; nothing from what was not written by it. */
-    static Facts read(String json) {
+    public static Facts read(String json) {
         try {
             return json.isEmpty()
                     ? none()
@@ -55,12 +55,17 @@ public final class Facts {
         }
     }
 
-    String json() {
+    public String json() {
         return values.isEmpty() ? "" : JSON.writeValueAsString(values);
     }
 
-    boolean isEmpty() {
+    public boolean isEmpty() {
         return values.isEmpty();
+    }
+
+    /** All of them by name. */
+    public Map<String, Object> values() {
+        return Map.copyOf(values);
     }
 
     /** 0 when it is not there. */
@@ -78,7 +83,7 @@ public final class Facts {
         return Boolean.TRUE.equals(values.get(name));
     }
 
-    Optional<Instant> time(String name) {
+    public Optional<Instant> time(String name) {
         return text(name).isEmpty() ? Optional.empty() : Optional.of(Instant.parse(text(name)));
     }
 }

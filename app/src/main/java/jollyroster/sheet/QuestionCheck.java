@@ -1,4 +1,4 @@
-package jollyroster.programme;
+package jollyroster.sheet;
 
 import java.util.HashMap;
 import java.util.List;

@@ -1,4 +1,4 @@
-package jollyroster.desk;
+package jollyroster.roster;
 
 import java.io.IOException;
 import java.io.OutputStream;
@@ -10,6 +10,7 @@ import java.util.Map;
 import jollyroster.answers.ExportQueries;
 import jollyroster.attendance.AttendanceQueries;
 import jollyroster.attendance.AttendanceQueries.Attended;
+import jollyroster.attendance.AttendanceView;
 import jollyroster.exchange.Tables;
 import jollyroster.programme.AskedQuestion;
 import jollyroster.programme.ProgrammeQueries;
@@ -40,7 +41,7 @@ class RosterTable {
         try (Tables table = new Tables(out, heading(questions))) {
             table.rows(add -> rows.stream(session.book(), ids, row -> {
                 Attended known = attended.get(row.registration());
-                add.accept(cells(row, ids, RosterRows.attendance(row.state(), known, session, now)));
+                add.accept(cells(row, ids, AttendanceView.of(row.state(), known, session, now)));
             }));
         }
     }
@@ -53,7 +54,7 @@ class RosterTable {
         return heading;
     }
 
-    private static List<String> cells(ExportQueries.Row row, List<Long> questions, SessionView.Attendance there) {
+    private static List<String> cells(ExportQueries.Row row, List<Long> questions, AttendanceView there) {
         List<String> cells = new ArrayList<>(List.of(
                 row.state().word(),
                 row.name(),

@@ -1,13 +1,13 @@
-package jollyroster.programme;
+package jollyroster.sheet;
 
 import java.util.List;
-import java.util.Objects;
 import java.util.Optional;
 import jollyroster.core.intake.Bounds;
-import jollyroster.core.intake.Condition;
 import jollyroster.core.intake.Option;
 import jollyroster.core.intake.Question;
 import jollyroster.core.intake.Text;
+import jollyroster.programme.AskedQuestion;
+import jollyroster.programme.QuestionWish;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -33,17 +33,17 @@ public record QuestionForm(
         String shownValues) {
 
     public QuestionForm {
-        ref = orEmpty(ref).strip();
-        kind = orEmpty(kind);
-        label = Text.oneLine(orEmpty(label));
-        help = Text.oneLine(orEmpty(help));
+        ref = Typed.orEmpty(ref).strip();
+        kind = Typed.orEmpty(kind);
+        label = Text.oneLine(Typed.orEmpty(label));
+        help = Text.oneLine(Typed.orEmpty(help));
         required = Boolean.TRUE.equals(required);
         perPerson = Boolean.TRUE.equals(perPerson);
-        options = Text.manyLines(orEmpty(options));
-        least = orEmpty(least).strip();
-        most = orEmpty(most).strip();
-        shownIf = orEmpty(shownIf).strip();
-        shownValues = Text.manyLines(orEmpty(shownValues));
+        options = Text.manyLines(Typed.orEmpty(options));
+        least = Typed.orEmpty(least).strip();
+        most = Typed.orEmpty(most).strip();
+        shownIf = Typed.orEmpty(shownIf).strip();
+        shownValues = Text.manyLines(Typed.orEmpty(shownValues));
     }
 
     /** A question that is always asked, once. */
@@ -69,22 +69,42 @@ public record QuestionForm(
         return new QuestionForm(id, ref, kind, label, help, required, perPerson, options, least, most, other, values);
     }
 
-    /** A question as it is kept. */
-    public static QuestionForm of(AskedQuestion asked, String shownIfRef) {
-        Question q = asked.question();
+    /** Questions as they are asked now, in order, ready to be typed over. */
+    static List<QuestionForm> of(List<AskedQuestion> questions) {
+        return QuestionWish.of(questions).stream().map(QuestionForm::of).toList();
+    }
+
+    private static QuestionForm of(QuestionWish wish) {
         return new QuestionForm(
-                String.valueOf(asked.id()),
-                String.valueOf(asked.id()),
-                q.kind().name(),
-                q.label(),
-                q.help(),
-                q.required(),
-                q.perPerson(),
-                String.join("\n", q.options().stream().map(Option::typed).toList()),
-                q.bounds().least(),
-                q.bounds().most(),
-                shownIfRef,
-                q.shownIf().map(c -> String.join("\n", c.values())).orElse(""));
+                wish.ref(),
+                wish.ref(),
+                wish.kind().name(),
+                wish.label(),
+                wish.help(),
+                wish.required(),
+                wish.perPerson(),
+                String.join("\n", wish.options().stream().map(Option::typed).toList()),
+                wish.bounds().least(),
+                wish.bounds().most(),
+                wish.shownIf(),
+                String.join("\n", wish.shownValues()));
+    }
+
+    /** The question as it can be kept; only when nothing is wrong with it. */
+    QuestionWish wish() {
+        String number = String.valueOf(id);
+        return new QuestionWish(
+                Text.isNumber(number, 1, Integer.MAX_VALUE) ? Optional.of(Long.valueOf(number)) : Optional.empty(),
+                ref.isEmpty() ? number : ref,
+                knownKind().orElseThrow(),
+                label,
+                help,
+                required,
+                perPerson,
+                optionList(),
+                bounds(),
+                shownIf,
+                valueList());
     }
 
     Optional<Question.Kind> knownKind() {
@@ -107,15 +127,7 @@ public record QuestionForm(
                 : new Bounds(least, most);
     }
 
-    Optional<Condition> condition(String key) {
-        return shownIf.isEmpty() ? Optional.empty() : Optional.of(new Condition(key, valueList()));
-    }
-
     List<String> valueList() {
         return shownValues.lines().map(String::strip).filter(v -> !v.isEmpty()).toList();
-    }
-
-    private static String orEmpty(@Nullable String text) {
-        return Objects.requireNonNullElse(text, "");
     }
 }

@@ -1,0 +1,28 @@
+package jollyroster.outbox;
+
+import java.util.Locale;
+
+/**
+ * Letters to people who are on no session. Each has a template, {@code /messages/letters/…md}, whose first line is its
+ * subject. Every template may name the organisation; what else it may name stands here.
+ */
+public enum LetterKind {
+    /** first_name, title, starts, more_dates, place, answer_link, answer_by */
+    INVITED,
+    /** The same once more, in other words. */
+    INVITED_AGAIN,
+    /** first_name, title */
+    NO_ROOM,
+    /** To the organiser, of one answer: name, reply, title, starts, answers_link */
+    ANSWERED,
+    /** To the organiser, how answers stand: title, summary, answers_link */
+    ANSWERS,
+    /** registrations_link */
+    YOUR_REGISTRATIONS,
+    /** name, by, team_link */
+    JOIN_TEAM;
+
+    String code() {
+        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+    }
+}

@@ -1,0 +1,121 @@
+package jollyroster.outbox;
+
+import com.samskivert.mustache.Mustache;
+import com.samskivert.mustache.MustacheException;
+import com.samskivert.mustache.Template;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.util.EnumMap;
+import java.util.EnumSet;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.regex.Pattern;
+import jollyroster.core.messages.Anchor;
+import jollyroster.platform.Markdown;
+import org.springframework.stereotype.Component;
+
+/**
+ * The texts that ship with the program. A template is Mustache over Markdown; the text part of a letter shows the Markdown as
+ * it is, the HTML part renders it. Values are escaped for Markdown before they are rendered, so that nobody's name becomes
+ * a link.
+ */
+@Component
+class Templates {
+
+    private static final Pattern MARKDOWN_SIGNS = Pattern.compile("([\\\\`*_{}\\[\\]()#+.!<>|~&-])");
+    private static final Pattern ANGLES = Pattern.compile("<(https?://[^>]+)>");
+    private static final String SUBJECT = "Subject: ";
+
+    /** Whose words come with the message. */
+    private static final Set<Anchor> WITHOUT = EnumSet.of(Anchor.LETTER, Anchor.WRITTEN);
+
+    private final Mustache.Compiler plain =
+            Mustache.compiler().escapeHTML(false).strictSections(true).emptyStringIsFalse(true);
+    private final Mustache.Compiler marked =
+            plain.withEscaper(value -> MARKDOWN_SIGNS.matcher(value).replaceAll("\\\\$1"));
+    private final Map<Anchor, Body> bodies = new EnumMap<>(Anchor.class);
+    private final Map<LetterKind, Standing> letters = new EnumMap<>(LetterKind.class);
+    private final Template page = Mustache.compiler().compile(read("page.html"));
+
+    Templates() {
+        EnumSet.complementOf(EnumSet.copyOf(WITHOUT))
+                .forEach(anchor -> bodies.put(anchor, compile(read(code(anchor) + ".md"))));
+        for (LetterKind kind : LetterKind.values()) {
+            letters.put(kind, standing(read("letters/" + kind.code() + ".md")));
+        }
+    }
+
+    private static String code(Anchor anchor) {
+        return anchor.name().toLowerCase(Locale.ROOT).replace('_', '-');
+    }
+
+    /** One text, for both parts of a letter. */
+    record Body(Template asText, Template asMarkdown) {
+
+        String text(Map<String, ?> values) {
+            return ANGLES.matcher(asText.execute(values)).replaceAll("$1");
+        }
+
+        String html(Map<String, ?> values) {
+            return Markdown.render(asMarkdown.execute(values));
+        }
+    }
+
+    /** A letter with a subject of its own. */
+    private record Standing(Template subject, Body body) {}
+
+    private Standing standing(String source) {
+        int end = source.indexOf('\n');
+        if (!source.startsWith(SUBJECT)) {
+            throw new IllegalStateException("A letter begins with its subject: " + source.substring(0, end));
+        }
+        return new Standing(plain.compile(source.substring(SUBJECT.length(), end)), compile(source.substring(end + 2)));
+    }
+
+    /** @throws MustacheException where a section is not closed */
+    Body compile(String source) {
+        return new Body(plain.compile(source), marked.compile(source));
+    }
+
+    Body of(Anchor anchor) {
+        return bodies.get(anchor);
+    }
+
+    Body of(LetterKind kind) {
+        return letters.get(kind).body();
+    }
+
+    String subject(LetterKind kind, Map<String, ?> values) {
+        return letters.get(kind).subject().execute(values);
+    }
+
+    /** What is wrong with a text that is to be a letter: the first name that is not known, or where it breaks off. */
+    Optional<String> problem(String source, Map<String, ?> sample) {
+        try {
+            plain.compile(source).execute(sample);
+            return Optional.empty();
+        } catch (MustacheException e) {
+            return Optional.of(String.valueOf(e.getMessage()));
+        }
+    }
+
+    /** The HTML part as a whole. */
+    String page(String title, String html, String organisation) {
+        return page.execute(Map.of("title", title, "body", html, "organisation", organisation));
+    }
+
+    private static String read(String file) {
+        try (InputStream in = Templates.class.getResourceAsStream("/messages/" + file)) {
+            if (in == null) {
+                throw new IllegalStateException("No message template " + file);
+            }
+            return new String(in.readAllBytes(), StandardCharsets.UTF_8);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+}

@@ -1,0 +1,66 @@
+package jollyroster.outbox;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.HashMap;
+import java.util.Locale;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
+
+/** The texts that ship with the program. */
+class TemplatesTest {
+
+    private static final String NAME = "Ade *the* [click](https://evil.example) O'Strand";
+
+    private static Map<String, Object> values() {
+        Map<String, Object> values = new HashMap<>();
+        for (String name : new String[] {
+            "first_name", "name", "title", "starts", "place", "answer_by", "organisation", "reply", "summary", "by"
+        }) {
+            values.put(name, "<" + name + ">");
+        }
+        for (String link : new String[] {"answer_link", "answers_link", "registrations_link", "team_link"}) {
+            values.put(link, "https://saltmarrow.example/" + link);
+        }
+        values.put("more_dates", true);
+        return values;
+    }
+
+    @ParameterizedTest
+    @EnumSource(LetterKind.class)
+    void every_letter_has_a_subject_and_words_and_names_only_what_it_is_given(LetterKind kind) {
+        Templates templates = new Templates();
+        assertThat(templates.subject(kind, values())).isNotBlank().doesNotContain("{{", "Subject:");
+        assertThat(templates.of(kind).text(values())).isNotBlank().doesNotContain("{{", "Subject:");
+        assertThat(templates.of(kind).html(values())).contains("<p>").doesNotContain("{{", "<first_name>");
+    }
+
+    @Test
+    void signs_in_a_name_are_as_typed_in_the_text_and_mean_nothing_in_the_html() {
+        Map<String, Object> values = values();
+        values.put("name", NAME);
+        Templates.Body answered = new Templates().of(LetterKind.ANSWERED);
+        assertThat(answered.text(values)).contains("**" + NAME + "** says");
+        assertThat(answered.html(values)).contains("*the*").doesNotContain("href=\"https://evil.example\"", "<em>");
+    }
+
+    @Test
+    void what_is_empty_is_not_written() {
+        Map<String, Object> values = values();
+        values.put("first_name", "");
+        assertThat(new Templates().of(LetterKind.INVITED).text(values)).startsWith("Hello,\n");
+    }
+
+    @Test
+    void a_machine_that_speaks_another_language_finds_the_same_texts() {
+        Locale before = Locale.getDefault();
+        try {
+            Locale.setDefault(Locale.forLanguageTag("tr-TR"));
+            assertThat(new Templates().of(LetterKind.INVITED).text(values())).contains("invites you");
+        } finally {
+            Locale.setDefault(before);
+        }
+    }
+}
