@@ -11,8 +11,9 @@ import java.util.Map;
 import java.util.Optional;
 import jollyroster.core.intake.Option;
 import jollyroster.core.seats.RegistrationState;
-import jollyroster.platform.KeptStatement;
+import jollyroster.platform.KeptInsert;
 import jollyroster.platform.Writes;
+import jollyroster.platform.tables.tables.records.AnswerRecord;
 import org.jooq.impl.DSL;
 import org.springframework.stereotype.Component;
 
@@ -21,13 +22,11 @@ import org.springframework.stereotype.Component;
 public class AnswerCommands {
 
     private final Writes writes;
-    private final KeptStatement insert;
+    private final KeptInsert<AnswerRecord> insert;
 
     AnswerCommands(Writes writes) {
         this.writes = writes;
-        this.insert = writes.keep(sql -> sql.insertInto(
-                        ANSWER, ANSWER.REGISTRATION_ID, ANSWER.QUESTION_ID, ANSWER.PERSON, ANSWER.WORDING, ANSWER.VALUE)
-                .values(0L, 0L, 0, "", ""));
+        this.insert = writes.keepInsert(ANSWER, insert -> insert);
     }
 
     private record Wanted(long question, Option option) {}
@@ -67,9 +66,17 @@ public class AnswerCommands {
     }
 
     public void keep(long registration, List<Answer> answers) {
-        insert.runAll(answers.stream()
-                .map(a -> new Object[] {registration, a.question(), a.person(), a.wording(), a.value()})
-                .toList());
+        insert.runAll(answers.stream().map(a -> row(registration, a)).toList());
+    }
+
+    private static AnswerRecord row(long registration, Answer answer) {
+        AnswerRecord row = new AnswerRecord();
+        row.setRegistrationId(registration);
+        row.setQuestionId(answer.question());
+        row.setPerson(answer.person());
+        row.setWording(answer.wording());
+        row.setValue(answer.value());
+        return row;
     }
 
     /** Keeps these answers in the place of those given before to the same questions; others stay. */

@@ -25,6 +25,9 @@ import org.springframework.stereotype.Component;
 @Order(1)
 class DemoData implements ApplicationRunner {
 
+    /** Begins once more with data that were lived before. */
+    private static final String AGAIN = "jolly.demo.again";
+
     static final ZoneId HOME = ZoneId.of("America/Halifax");
     private static final Instant BEGINNING = Instant.parse("2027-01-25T15:00:00Z");
     private final DemoClock clock;
@@ -38,6 +41,7 @@ class DemoData implements ApplicationRunner {
     private final OutboxWorker worker;
     private final DemoOrganisation set;
     private final DemoClockCommands memory;
+    private final DemoCopy copy;
 
     DemoData(
             DemoClock clock,
@@ -50,7 +54,8 @@ class DemoData implements ApplicationRunner {
             OutboxQueries outbox,
             OutboxWorker worker,
             DemoOrganisation set,
-            DemoClockCommands memory) {
+            DemoClockCommands memory,
+            DemoCopy copy) {
         this.clock = clock;
         this.organisation = organisation;
         this.programme = programme;
@@ -62,10 +67,15 @@ class DemoData implements ApplicationRunner {
         this.worker = worker;
         this.set = set;
         this.memory = memory;
+        this.copy = copy;
     }
 
     @Override
     public void run(ApplicationArguments args) {
+        if (organisation.isSetUp() && args.containsOption(AGAIN)) {
+            begin();
+            return;
+        }
         if (organisation.isSetUp()) {
             memory.remembered().ifPresent(clock::resume);
             return;
@@ -85,6 +95,12 @@ class DemoData implements ApplicationRunner {
         links.makeWanted();
         happenings.stream().sorted(Comparator.comparing(DemoLife.Happening::at)).forEach(this::live);
         sendUntil(DemoClock.START);
+        clock.stopAt(DemoClock.START);
+        copy.keep();
+        begin();
+    }
+
+    private void begin() {
         clock.stopAt(DemoClock.START);
         clock.go();
         memory.remember(clock.ahead());

@@ -15,17 +15,34 @@ final class RosterRows {
 
     private RosterRows() {}
 
-    /** Seated first, then the line in its order, then those who left; each in order of registering. */
-    static List<SessionView.Row> of(SessionFacts facts) {
+    /** The page shows no more unless all are asked for. */
+    static final int SHOWN = 12;
+
+    /**
+     * Seated first, then the line in its order, then those who left; each in order of registering. Of more than are shown
+     * those come first who want a decision.
+     */
+    static List<SessionView.Row> of(SessionFacts facts, boolean everybody) {
         List<Registration> line = facts.in(RegistrationState.WAITLISTED);
+        boolean all = everybody || facts.roster().size() <= SHOWN;
         return facts.roster().stream()
-                .sorted(Comparator.comparingInt(r -> order(r.state())))
+                .sorted(Comparator.comparingInt(r -> all ? order(r.state()) : urgency(r.state())))
+                .limit(all ? facts.roster().size() : SHOWN)
                 .map(r -> row(r, line.indexOf(r) + 1, facts))
                 .toList();
     }
 
     private static int order(RegistrationState state) {
         return state.takesSeats() ? 0 : state == RegistrationState.WAITLISTED ? 1 : 2;
+    }
+
+    private static int urgency(RegistrationState state) {
+        return switch (state) {
+            case CALLED_UP, UNCONFIRMED -> 0;
+            case WAITLISTED -> 1;
+            case REGISTERED, MAYBE -> 2;
+            case DECLINED, CANCELLED -> 3;
+        };
     }
 
     private static SessionView.Row row(Registration r, int place, SessionFacts facts) {

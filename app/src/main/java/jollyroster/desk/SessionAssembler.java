@@ -34,10 +34,10 @@ class SessionAssembler {
     /** What is written on the page and its margin. @param rows the roster */
     record Page(SessionView view, List<SessionView.Line> rows, Optional<FillView> fill, List<MarginNote> notes) {}
 
-    /** The page of a session that whoever is signed in may see. */
-    Optional<Page> page(long id) {
-        return visible(id).map(reading::of).map(facts -> {
-            SessionView view = view(facts);
+    /** The page of a session that whoever is signed in may see. @param everybody whether all people are to be on it */
+    Optional<Page> page(long id, boolean everybody) {
+        return visible(id).map(session -> reading.of(session, everybody)).map(facts -> {
+            SessionView view = view(facts, everybody);
             return new Page(
                     view,
                     view.lines(signedIn.isOrganiser(), !signedIn.isHelper()),
@@ -50,8 +50,9 @@ class SessionAssembler {
         return reading.visible(id);
     }
 
-    static SessionView view(SessionFacts facts) {
+    static SessionView view(SessionFacts facts, boolean everybody) {
         Session s = facts.session();
+        List<SessionView.Row> rows = RosterRows.of(facts, everybody);
         return new SessionView(
                 s.id(),
                 s.offering().id(),
@@ -67,14 +68,14 @@ class SessionAssembler {
                 HostQueries.names(facts.hosts(), s.offering().hostName()),
                 s.seats(),
                 facts.past(),
-                !facts.now().isBefore(s.doorHours().opens()),
+                facts.doorHasOpened(),
                 s.isOnline(),
                 strip(facts),
                 RunLineView.of(s, facts.messages(), facts.now()),
                 RunLineView.sendings(s, facts.messages()),
                 facts.questions().stream().map(q -> q.question().label()).toList(),
-                RosterRows.of(facts),
-                Math.max(0, facts.parties() - facts.roster().size()),
+                rows,
+                Math.max(0, facts.parties() - rows.size()),
                 facts.logbook().stream().map(l -> logged(l, s.zone())).toList(),
                 summary(facts),
                 s.cancelled(),

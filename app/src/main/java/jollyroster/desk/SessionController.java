@@ -16,6 +16,7 @@ import jollyroster.programme.Session;
 import jollyroster.seating.ChangeSeatCommands;
 import jollyroster.seating.RegistrationQueries;
 import jollyroster.seating.SeatingCommands;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -65,10 +66,11 @@ class SessionController {
     }
 
     @GetMapping("/desk/sessions/{id}")
-    String session(@PathVariable long id, Model model) {
+    String session(@PathVariable long id, @RequestParam(required = false) @Nullable String all, Model model) {
         SessionAssembler.Page page =
-                assembler.page(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+                assembler.page(id, all != null).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
         model.addAttribute("organiser", signedIn.isOrganiser());
+        model.addAttribute("everybody", all != null);
         model.addAttribute("view", page.view());
         model.addAttribute("rows", page.rows());
         page.fill().ifPresent(fill -> model.addAttribute("fill", fill));
@@ -134,13 +136,16 @@ class SessionController {
     /** Marks attendance by hand; an empty verdict takes the mark away. */
     @PostMapping("/desk/sessions/{id}/registrations/{registration}/mark")
     String mark(
-            @PathVariable long id, @PathVariable long registration, @RequestParam(defaultValue = "") String verdict) {
+            @PathVariable long id,
+            @PathVariable long registration,
+            @RequestParam(defaultValue = "") String verdict,
+            @RequestParam(required = false) @Nullable String all) {
         requireOn(id, registration);
         Optional<Verdict> wanted = Arrays.stream(Verdict.values())
                 .filter(v -> v.name().equals(verdict))
                 .findFirst();
         attendance.mark(registration, id, wanted, signedIn.actor());
-        return back(id, "#r" + registration);
+        return back(id, (all == null ? "" : "?all") + "#r" + registration);
     }
 
     private void requireOn(long session, long registration) {

@@ -64,6 +64,10 @@ record SessionFacts(
                 .sum();
     }
 
+    boolean doorHasOpened() {
+        return !now.isBefore(session.doorHours().opens());
+    }
+
     boolean past() {
         return !session.end().isAfter(now);
     }

@@ -2,13 +2,16 @@ package jollyroster.desk;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import jollyroster.answers.GivenQueries;
 import jollyroster.attendance.AttendanceQueries;
 import jollyroster.core.foresight.Course;
+import jollyroster.core.seats.RegistrationState;
 import jollyroster.logbook.LogbookQueries;
 import jollyroster.outbox.OutboxQueries;
 import jollyroster.platform.SignedIn;
@@ -18,6 +21,7 @@ import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Session;
 import jollyroster.roster.FillQueries;
 import jollyroster.roster.RosterPageQueries;
+import jollyroster.roster.RosterPageQueries.Filter;
 import jollyroster.schedule.ChangeQueries;
 import jollyroster.seating.Registration;
 import jollyroster.seating.RegistrationQueries;
@@ -27,9 +31,14 @@ import org.springframework.stereotype.Component;
 @Component
 class SessionReading {
 
-    private static final int LOGBOOK_SHOWN = 40;
-    private static final int ROWS_SHOWN = 40;
-    private static final int ROWS_TO_MARK = 300;
+    private static final int LOGBOOK_SHOWN = 8;
+    private static final int MOST = 300;
+    private static final List<RegistrationState> WANT_A_DECISION =
+            List.of(RegistrationState.UNCONFIRMED, RegistrationState.CALLED_UP, RegistrationState.WAITLISTED);
+
+    /** So many parties can be drawn one by one. */
+    private static final int DRAWN = 60;
+
     private final SignedIn signedIn;
     private final GivenQueries given;
     private final LogbookQueries logbook;
@@ -78,11 +87,10 @@ class SessionReading {
         return programme.session(id).filter(s -> hosts.isVisible(s, signedIn.actor(), clock.instant()));
     }
 
-    /** All that the page of a session shows, as it is now. */
-    SessionFacts of(Session session) {
+    /** All that the page of a session shows, as it is now. @param everybody whether all people are to be on it */
+    SessionFacts of(Session session, boolean everybody) {
         Instant now = clock.instant();
-        List<Registration> people =
-                pages.page(session.book(), RosterPageQueries.Filter.everybody(), 0, shown(session, now));
+        List<Registration> people = people(session, everybody);
         List<Long> earlier = fill.earlier(session.offering().id(), session.registersFor()).stream()
                 .filter(other -> other != session.book())
                 .toList();
@@ -110,8 +118,19 @@ class SessionReading {
                 now);
     }
 
-    /** As many as can be looked over; more once people can be marked. */
-    private static int shown(Session session, Instant now) {
-        return now.isBefore(session.doorHours().opens()) ? ROWS_SHOWN : ROWS_TO_MARK;
+    /** Everybody, where they are to be shown or can be drawn one by one; else those who want a decision, and the first. */
+    private List<Registration> people(Session session, boolean everybody) {
+        long book = session.book();
+        Filter any = Filter.everybody();
+        List<Registration> first = pages.page(book, any, 0, everybody ? MOST : DRAWN + 1);
+        if (everybody || first.size() <= DRAWN) {
+            return first;
+        }
+        List<Registration> wanting = pages.page(book, any.in(WANT_A_DECISION), 0, RosterRows.SHOWN);
+        return Stream.concat(wanting.stream(), first.stream().limit(RosterRows.SHOWN))
+                .collect(Collectors.toMap(Registration::id, r -> r, (one, same) -> one, LinkedHashMap::new))
+                .values()
+                .stream()
+                .toList();
     }
 }

@@ -2,11 +2,8 @@ package jollyroster.door;
 
 import java.time.Instant;
 import java.util.Optional;
-import java.util.concurrent.ExecutionException;
 import jollyroster.platform.OutsideService;
 import jollyroster.programme.Session;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Component;
 
@@ -14,7 +11,6 @@ import org.springframework.stereotype.Component;
 @Component
 class Rooms {
 
-    private static final Logger LOG = LoggerFactory.getLogger(Rooms.class);
     private final OutsideService service;
     private final MeetingProvider meetings;
 
@@ -28,28 +24,13 @@ class Rooms {
     }
 
     MeetingProvider.Answer make(Session session) {
-        try {
-            return service.call(
-                    () -> meetings.makeRoom(session.id(), session.offering().title()));
-        } catch (OutsideService.NoAnswer slow) {
-            return new MeetingProvider.Answer.NotYet("The service did not answer.");
-        } catch (ExecutionException outage) {
-            service.failed();
-            LOG.warn("The meeting service failed for session {}: {}", session.id(), String.valueOf(outage.getCause()));
-            return new MeetingProvider.Answer.NotYet("The service did not answer.");
-        }
+        return service.ask(
+                        () -> meetings.makeRoom(session.id(), session.offering().title()))
+                .orElseGet(() -> new MeetingProvider.Answer.NotYet("The service did not answer."));
     }
 
     /** Where to send a person's browser; empty while the service does not answer. */
     Optional<String> entry(String room, String title, String name, String pass, Instant closes) {
-        try {
-            return Optional.of(service.call(() -> meetings.entry(room, title, name, pass, closes)));
-        } catch (OutsideService.NoAnswer slow) {
-            return Optional.empty();
-        } catch (ExecutionException outage) {
-            service.failed();
-            LOG.warn("The meeting service let nobody in: {}", String.valueOf(outage.getCause()));
-            return Optional.empty();
-        }
+        return service.ask(() -> meetings.entry(room, title, name, pass, closes));
     }
 }

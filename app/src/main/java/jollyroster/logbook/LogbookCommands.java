@@ -6,8 +6,9 @@ import java.time.Instant;
 import java.util.List;
 import jollyroster.platform.Actor;
 import jollyroster.platform.Facts;
-import jollyroster.platform.KeptStatement;
+import jollyroster.platform.KeptInsert;
 import jollyroster.platform.Writes;
+import jollyroster.platform.tables.tables.records.LogbookRecord;
 import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
@@ -17,7 +18,7 @@ import org.springframework.stereotype.Component;
 public class LogbookCommands {
 
     private final Writes writes;
-    private final KeptStatement insert;
+    private final KeptInsert<LogbookRecord> insert;
 
     LogbookCommands(Writes writes) {
         this.writes = writes;
@@ -54,14 +55,15 @@ public class LogbookCommands {
 
     private void add(
             long session, @Nullable Long registration, Actor actor, LogbookEntry entry, Facts facts, Instant now) {
-        insert.run(
-                now,
-                actor.name(),
-                session,
-                registration,
-                entry.name(),
-                "",
-                actor.kind().name(),
-                facts.json());
+        LogbookRecord row = new LogbookRecord();
+        row.setWrittenAt(now);
+        row.setActor(actor.name());
+        row.setActorKind(actor.kind().name());
+        row.setSessionId(session);
+        row.setRegistrationId(registration);
+        row.setEntry(entry.name());
+        row.setDetail("");
+        row.setFacts(facts.json());
+        insert.run(row);
     }
 }

@@ -21,7 +21,7 @@ import jollyroster.core.messages.PlanLine;
 import jollyroster.core.messages.QuietHours;
 import jollyroster.platform.Actor;
 import jollyroster.platform.Facts;
-import jollyroster.platform.KeptStatement;
+import jollyroster.platform.KeptInsert;
 import jollyroster.platform.OrganisationQueries;
 import jollyroster.platform.Remembered;
 import jollyroster.platform.TableChanges;
@@ -43,7 +43,7 @@ public class OutboxCommands {
     private final Writes writes;
     private final Templates templates;
     private final OrganisationQueries organisation;
-    private final KeptStatement insert;
+    private final KeptInsert<MessageRecord> insert;
     private final Remembered<Long, List<PlanLine>> plans;
 
     OutboxCommands(Writes writes, Templates templates, OrganisationQueries organisation, TableChanges changes) {
@@ -272,7 +272,7 @@ public class OutboxCommands {
 
     /** A message that is planned already stays; one that was withdrawn is planned again. */
     private void insert(List<MessageRecord> rows) {
-        insert.runAll(rows.stream().map(Writes::valuesOf).toList());
+        insert.runAll(rows);
     }
 
     /** Takes every unsent reminder to this registration out of the outbox. */

@@ -11,6 +11,7 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import jollyroster.core.dates.Offset;
 import jollyroster.core.messages.Anchor;
 import jollyroster.core.messages.PlanLine;
@@ -28,9 +29,13 @@ public class OutboxQueries {
 
     private final Reads reads;
     private final Remembered<Long, List<Count>> counts;
+    private final Remembered<Set<Long>, Map<Long, List<PlanLine>>> plans;
+    private final Remembered<Integer, List<NextSend>> nextSends;
 
     OutboxQueries(Reads reads, TableChanges changes) {
         this.counts = new Remembered<>(changes, 200, "message");
+        this.plans = new Remembered<>(changes, 20, "plan_line");
+        this.nextSends = new Remembered<>(changes, 3, "message");
         this.reads = reads;
     }
 
@@ -68,11 +73,13 @@ public class OutboxQueries {
 
     /** The plans of several offerings, in one query. */
     public Map<Long, List<PlanLine>> plans(Collection<Long> offerings) {
-        return reads.sql()
-                .selectFrom(PLAN_LINE)
-                .where(PLAN_LINE.OFFERING_ID.in(offerings))
-                .orderBy(PLAN_LINE.ID)
-                .fetchGroups(PLAN_LINE.OFFERING_ID, OutboxQueries::toPlanLine);
+        return plans.get(
+                Set.copyOf(offerings),
+                ids -> reads.sql()
+                        .selectFrom(PLAN_LINE)
+                        .where(PLAN_LINE.OFFERING_ID.in(ids))
+                        .orderBy(PLAN_LINE.ID)
+                        .fetchGroups(PLAN_LINE.OFFERING_ID, OutboxQueries::toPlanLine));
     }
 
     /**
@@ -137,6 +144,10 @@ public class OutboxQueries {
     public record NextSend(Instant due, Anchor anchor, Offset offset, long session, int messages) {}
 
     public List<NextSend> nextSends(int most) {
+        return nextSends.get(most, this::readNextSends);
+    }
+
+    private List<NextSend> readNextSends(int most) {
         return reads.sql()
                 .select(MESSAGE.DUE_AT, MESSAGE.ANCHOR, MESSAGE.AMOUNT, MESSAGE.UNIT, MESSAGE.SESSION_ID, count())
                 .from(MESSAGE)

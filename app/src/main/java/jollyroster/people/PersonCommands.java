@@ -1,11 +1,14 @@
 package jollyroster.people;
 
 import static jollyroster.platform.tables.Tables.PERSON;
+import static org.jooq.impl.DSL.param;
 
 import java.time.Instant;
 import java.time.ZoneId;
+import java.util.Map;
 import java.util.Optional;
-import jollyroster.platform.KeptStatement;
+import jollyroster.platform.KeptInsert;
+import jollyroster.platform.KeptQuery;
 import jollyroster.platform.PersonalLinks;
 import jollyroster.platform.Writes;
 import jollyroster.platform.tables.tables.records.PersonRecord;
@@ -15,13 +18,15 @@ import org.springframework.stereotype.Component;
 @Component
 public class PersonCommands {
 
-    private final Writes writes;
-    private final KeptStatement find;
-    private final KeptStatement insert;
+    private final KeptQuery byEmail;
+    private final KeptQuery byId;
+    private final KeptInsert<PersonRecord> insert;
 
     PersonCommands(Writes writes) {
-        this.writes = writes;
-        this.find = writes.keep(sql -> sql.select(PERSON.ID).from(PERSON).where(PERSON.EMAIL.eq("")));
+        this.byEmail = writes.keep(
+                sql -> sql.select(PERSON.ID).from(PERSON).where(PERSON.EMAIL.eq(param("email", PERSON.EMAIL))));
+        this.byId =
+                writes.keep(sql -> sql.select(PERSON.EMAIL).from(PERSON).where(PERSON.ID.eq(param("id", PERSON.ID))));
         this.insert = writes.keepInsert(PERSON, insert -> insert);
     }
 
@@ -30,7 +35,7 @@ public class PersonCommands {
      * shown that it is theirs.
      */
     public Optional<Long> find(String email) {
-        return find.first((row, at) -> row.getLong(1), email);
+        return byEmail.first((row, at) -> row.getLong(1), Map.of("email", email));
     }
 
     /** Somebody who was not known. @param email in lower case. @param phone E.164, or empty */
@@ -44,14 +49,10 @@ public class PersonCommands {
         person.setZone(asked.zone().getId());
         person.setCreatedAt(now);
         person.setGeneration(PersonalLinks.firstGeneration(now));
-        return insert.add(Writes.valuesOf(person));
+        return insert.add(person);
     }
 
     public String email(long person) {
-        return writes.sql()
-                .select(PERSON.EMAIL)
-                .from(PERSON)
-                .where(PERSON.ID.eq(person))
-                .fetchSingle(PERSON.EMAIL);
+        return byId.first((row, at) -> row.getString(1), Map.of("id", person)).orElseThrow();
     }
 }

@@ -28,7 +28,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Component
 public class GroupCommit implements DisposableBean {
 
-    private static final int MOST = 16;
+    private static final int MOST = 64;
     private static final int LONGEST_END_SECONDS = 10;
     private final TransactionTemplate transaction;
     private final BlockingQueue<Write<?>> arrived = new LinkedBlockingQueue<>();

@@ -13,6 +13,8 @@ import java.util.concurrent.ThreadPoolExecutor;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import org.jspecify.annotations.Nullable;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 
 /**
  * A service outside of the program: mail, meetings, calendars of others. A call has a limit as a whole, whatever the service
@@ -21,6 +23,7 @@ import org.jspecify.annotations.Nullable;
  */
 public final class OutsideService {
 
+    private static final Logger LOG = LoggerFactory.getLogger(OutsideService.class);
     private static final Duration FIRST_REST = Duration.ofSeconds(10);
     private static final Duration LONGEST_REST = Duration.ofMinutes(5);
     private static final long IDLE_SECONDS = 60;
@@ -56,6 +59,19 @@ public final class OutsideService {
 
         NoAnswer(String why) {
             super(why);
+        }
+    }
+
+    /** What the service answers; empty when it does not, in time or at all, which counts as an outage. */
+    public <T> Optional<T> ask(Callable<T> question) {
+        try {
+            return Optional.of(call(question));
+        } catch (NoAnswer slow) {
+            return Optional.empty();
+        } catch (ExecutionException outage) {
+            failed();
+            LOG.warn("The {} failed: {}", name, String.valueOf(outage.getCause()));
+            return Optional.empty();
         }
     }
 

@@ -20,6 +20,11 @@ class OutsideServices {
     }
 
     @Bean
+    OutsideService paymentService(Clock clock) {
+        return new OutsideService("payment service", Duration.ofSeconds(10), 16, clock);
+    }
+
+    @Bean
     OutsideService otherCalendars(Clock clock) {
         return new OutsideService("calendars of others", Duration.ofSeconds(30), 4, clock);
     }

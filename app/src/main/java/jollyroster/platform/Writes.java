@@ -1,17 +1,16 @@
 package jollyroster.platform;
 
 import java.sql.Connection;
-import java.util.Arrays;
+import java.util.List;
 import java.util.Objects;
 import java.util.function.Function;
+import java.util.stream.Stream;
 import org.jooq.DSLContext;
 import org.jooq.Field;
 import org.jooq.InsertValuesStepN;
 import org.jooq.Query;
-import org.jooq.Record;
 import org.jooq.Table;
 import org.jooq.TableRecord;
-import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.jdbc.datasource.ConnectionHolder;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
@@ -36,24 +35,19 @@ public final class Writes {
         return sql;
     }
 
-    /** Writes the text of a statement once. The values in it only say of which kind each is. */
-    public KeptStatement keep(Function<DSLContext, Query> written) {
-        return new KeptStatement(jdbc, written.apply(sql));
+    /** Writes the text of a question once. */
+    public KeptQuery keep(Function<DSLContext, Query> written) {
+        return new KeptQuery(jdbc, written.apply(sql));
     }
 
-    /** The same of an insert into every column but the number, which comes first and which the store gives. */
-    public <R extends Record> KeptStatement keepInsert(Table<R> table, Function<InsertValuesStepN<R>, Query> rest) {
-        Field<?>[] columns = Arrays.copyOfRange(table.fields(), 1, table.fields().length);
-        return keep(any -> rest.apply(any.insertInto(table, columns).values(new Object[columns.length])));
-    }
-
-    /** The values of a row for {@link #keepInsert}. */
-    public static @Nullable Object[] valuesOf(TableRecord<?> row) {
-        Object[] values = new Object[row.size() - 1];
-        for (int i = 0; i < values.length; i++) {
-            values[i] = row.get(i + 1);
-        }
-        return values;
+    /** Writes the text of an insert once. @param rest what follows the values, such as what to do on a conflict */
+    public <R extends TableRecord<R>> KeptInsert<R> keepInsert(
+            Table<R> table, Function<InsertValuesStepN<R>, Query> rest) {
+        List<Field<?>> columns = Stream.<Field<?>>of(table.fields())
+                .filter(column -> !column.getName().equals("id"))
+                .toList();
+        Query written = rest.apply(sql.insertInto(table, columns).values(new Object[columns.size()]));
+        return new KeptInsert<>(jdbc, written, columns);
     }
 
     /** The connection of the transaction under way. */

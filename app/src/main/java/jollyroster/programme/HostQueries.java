@@ -9,6 +9,7 @@ import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -29,9 +30,11 @@ public class HostQueries {
     private final Reads reads;
     private final TeamQueries team;
     private final Remembered<Long, List<Host>> usual;
+    private final Remembered<Set<Long>, Map<Long, List<Host>>> usualOf;
 
     HostQueries(Reads reads, TeamQueries team, TableChanges changes) {
-        this.usual = new Remembered<>(changes, 200, "offering", "account");
+        this.usual = new Remembered<>(changes, 200, "offering", "offering_host", "account");
+        this.usualOf = new Remembered<>(changes, 100, "offering", "offering_host", "account");
         this.reads = reads;
         this.team = team;
     }
@@ -42,17 +45,11 @@ public class HostQueries {
     /** The hosts of each of these sessions, in order: the session's own, or its offering's. In two queries. */
     public Map<Long, List<Host>> of(Collection<Session> sessions) {
         Map<Long, Host> known = known();
-        Map<Long, List<Host>> own = grouped(
-                known,
-                reads.sql()
-                        .select(SESSION_HOST.SESSION_ID, SESSION_HOST.ACCOUNT_ID)
-                        .from(SESSION_HOST)
-                        .where(SESSION_HOST.SESSION_ID.in(
-                                ids(sessions.stream().filter(s -> s.own().hosts()))))
-                        .orderBy(SESSION_HOST.SESSION_ID, SESSION_HOST.PLACE)
-                        .fetch());
-        Map<Long, List<Host>> usual = ofOfferings(
-                sessions.stream().map(s -> s.offering().id()).distinct().toList(), known);
+        Map<Long, List<Host>> own =
+                own(ids(sessions.stream().filter(s -> s.own().hosts())), known);
+        Map<Long, List<Host>> usual = usualOf.get(
+                sessions.stream().map(s -> s.offering().id()).collect(Collectors.toSet()),
+                offerings -> ofOfferings(offerings, known));
         return sessions.stream()
                 .collect(Collectors.toMap(
                         Session::id,
@@ -60,6 +57,19 @@ public class HostQueries {
                                 ? own.getOrDefault(s.id(), List.of())
                                 : usual.getOrDefault(s.offering().id(), List.of()),
                         (first, second) -> first));
+    }
+
+    private Map<Long, List<Host>> own(List<Long> sessions, Map<Long, Host> known) {
+        return sessions.isEmpty()
+                ? Map.of()
+                : grouped(
+                        known,
+                        reads.sql()
+                                .select(SESSION_HOST.SESSION_ID, SESSION_HOST.ACCOUNT_ID)
+                                .from(SESSION_HOST)
+                                .where(SESSION_HOST.SESSION_ID.in(sessions))
+                                .orderBy(SESSION_HOST.SESSION_ID, SESSION_HOST.PLACE)
+                                .fetch());
     }
 
     private static List<Long> ids(Stream<Session> sessions) {

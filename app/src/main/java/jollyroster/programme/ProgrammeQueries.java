@@ -1,5 +1,6 @@
 package jollyroster.programme;
 
+import static java.time.temporal.ChronoUnit.DAYS;
 import static jollyroster.platform.tables.Tables.OFFERING;
 import static jollyroster.platform.tables.Tables.SESSION;
 import static jollyroster.platform.tables.Tables.VENUE;
@@ -9,6 +10,7 @@ import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import jollyroster.core.dates.Interval;
 import jollyroster.core.dates.SessionTime;
@@ -33,6 +35,10 @@ public class ProgrammeQueries {
     private final Remembered<Long, List<Session>> ofSeries;
     private final Remembered<Interval, List<Session>> between;
     private final Remembered<Long, List<AskedQuestion>> questions;
+    private final Remembered<Set<Long>, Map<Long, List<AskedQuestion>>> questionsOfSeveral;
+    private final Remembered<Set<Long>, Map<Long, List<Session>>> ofSeveral;
+    private final Remembered<Instant, List<Session>> coming;
+    private final Remembered<Class<Offering>, List<Offering>> offerings;
 
     ProgrammeQueries(Reads reads, TableChanges changes) {
         this.reads = reads;
@@ -42,6 +48,10 @@ public class ProgrammeQueries {
         this.ofSeries = new Remembered<>(changes, 100, "session", "offering", "venue");
         this.between = new Remembered<>(changes, 50, "session", "offering", "venue");
         this.questions = new Remembered<>(changes, 200, "question");
+        this.questionsOfSeveral = new Remembered<>(changes, 20, "question");
+        this.ofSeveral = new Remembered<>(changes, 20, "session", "offering", "venue");
+        this.coming = new Remembered<>(changes, 3, "session", "offering", "venue");
+        this.offerings = new Remembered<>(changes, 1, "offering", "venue");
     }
 
     /** The offering or pattern of this number. */
@@ -68,10 +78,12 @@ public class ProgrammeQueries {
 
     /** All offerings, by title. */
     public List<Offering> offerings() {
-        return RowQueries.offerings(reads.sql())
-                .where(REAL)
-                .orderBy(OFFERING.TITLE)
-                .fetch(RowQueries::offering);
+        return offerings.get(
+                Offering.class,
+                all -> RowQueries.offerings(reads.sql())
+                        .where(REAL)
+                        .orderBy(OFFERING.TITLE)
+                        .fetch(RowQueries::offering));
     }
 
     /** All patterns, by title. */
@@ -125,27 +137,41 @@ public class ProgrammeQueries {
 
     /** Sessions that end after {@code from} and start before {@code to}, in order of time. */
     public List<Session> between(Instant from, Instant to) {
-        return between.get(
-                new Interval(from, to),
-                span -> inOrder(SESSION.STARTS_AT
-                        .lt(to)
-                        .and(SESSION.STARTS_AT.gt(from.minus(SessionTime.LONGEST)))
-                        .and(SESSION.ENDS_AT.gt(from))
-                        .and(REAL)));
+        return between.get(wholeDays(from, to), this::overlapping).stream()
+                .filter(s -> s.end().isAfter(from) && s.start().isBefore(to))
+                .toList();
+    }
+
+    /** Whole days, so that what was read a moment ago will do. */
+    private static Interval wholeDays(Instant from, Instant to) {
+        return new Interval(from.truncatedTo(DAYS), to.truncatedTo(DAYS).plus(1, DAYS));
+    }
+
+    private List<Session> overlapping(Interval span) {
+        return inOrder(SESSION.STARTS_AT
+                .lt(span.end())
+                .and(SESSION.STARTS_AT.gt(span.start().minus(SessionTime.LONGEST)))
+                .and(SESSION.ENDS_AT.gt(span.start()))
+                .and(REAL));
     }
 
     /** Sessions to come of published offerings that everybody may find, in order of time. */
     public List<Session> publishedAfter(Instant now) {
-        return inOrder(SESSION.STARTS_AT
-                .gt(now)
-                .and(OPEN)
-                .and(OFFERING.VISIBILITY.eq(Visibility.LISTED.name()))
-                .and(OFFERING.STATUS.eq(OfferingStatus.PUBLISHED.name())));
+        return coming(now).stream()
+                .filter(s -> s.offering().status() == OfferingStatus.PUBLISHED)
+                .filter(s -> s.offering().rules().visibility() == Visibility.LISTED)
+                .toList();
     }
 
     /** Sessions to come of every offering, drafts included, in order of time. */
     public List<Session> coming(Instant now) {
-        return inOrder(SESSION.STARTS_AT.gt(now).and(OPEN).and(REAL));
+        return coming
+                .get(
+                        now.truncatedTo(DAYS),
+                        day -> inOrder(SESSION.STARTS_AT.gt(day).and(OPEN).and(REAL)))
+                .stream()
+                .filter(s -> s.start().isAfter(now))
+                .toList();
     }
 
     private List<Session> inOrder(Condition which) {
@@ -177,13 +203,15 @@ public class ProgrammeQueries {
 
     /** The questions of several offerings, in one query. */
     Map<Long, List<AskedQuestion>> questions(Collection<Long> offerings) {
-        return RowQueries.questions(reads.sql(), offerings);
+        return questionsOfSeveral.get(Set.copyOf(offerings), ids -> RowQueries.questions(reads.sql(), ids));
     }
 
     /** The sessions of several offerings in order of time, in one query. */
     public Map<Long, List<Session>> sessionsOf(Collection<Long> offerings) {
-        return inOrder(SESSION.OFFERING_ID.in(offerings)).stream()
-                .collect(Collectors.groupingBy(s -> s.offering().id()));
+        return ofSeveral.get(
+                Set.copyOf(offerings),
+                ids -> inOrder(SESSION.OFFERING_ID.in(ids)).stream()
+                        .collect(Collectors.groupingBy(s -> s.offering().id())));
     }
 
     /** Venues that can be chosen, by name. */

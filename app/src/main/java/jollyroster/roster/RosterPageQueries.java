@@ -74,6 +74,11 @@ public class RosterPageQueries {
             states = List.copyOf(states);
         }
 
+        /** The same among those in these states. */
+        public Filter in(List<RegistrationState> only) {
+            return new Filter(text, namesOnly, only, question, answer, marked, sort);
+        }
+
         public static Filter everybody() {
             return new Filter("", false, List.of(), 0, "", false, Sort.STATE);
         }

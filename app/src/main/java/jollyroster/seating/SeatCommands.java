@@ -3,6 +3,7 @@ package jollyroster.seating;
 import static jollyroster.platform.tables.Tables.REGISTRATION;
 import static jollyroster.platform.tables.Tables.SEAT_COUNT;
 import static org.jooq.impl.DSL.inline;
+import static org.jooq.impl.DSL.param;
 
 import java.sql.ResultSet;
 import java.sql.SQLException;
@@ -10,11 +11,13 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.util.Collection;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import jollyroster.core.seats.RegistrationState;
 import jollyroster.core.seats.SeatRule;
 import jollyroster.core.seats.SeatTally;
-import jollyroster.platform.KeptStatement;
+import jollyroster.platform.KeptInsert;
+import jollyroster.platform.KeptQuery;
 import jollyroster.platform.Writes;
 import jollyroster.platform.tables.tables.records.RegistrationRecord;
 import jollyroster.programme.Session;
@@ -32,19 +35,28 @@ class SeatCommands {
     private static final String WAITLISTED = RegistrationState.WAITLISTED.name();
     static final List<String> ACTIVE = RegistrationState.namesOf(RegistrationState.ACTIVE);
     private final Writes writes;
-    private final KeptStatement tally;
-    private final KeptStatement insert;
+    private final KeptQuery tally;
+    private final KeptQuery bySubmission;
+    private final KeptInsert<RegistrationRecord> insert;
 
     SeatCommands(Writes writes) {
         this.writes = writes;
         this.tally = writes.keep(SeatCommands::tally);
+        this.bySubmission = writes.keep(sql -> sql.select(REGISTRATION.ID)
+                .from(REGISTRATION)
+                .where(REGISTRATION.SUBMISSION.eq(param("submission", REGISTRATION.SUBMISSION))));
         this.insert = writes.keepInsert(REGISTRATION, insert -> insert);
     }
 
     /** How full the session is, in one query. */
     SeatTally tally(Session session) {
         return tally.first(
-                        SeatCommands::toTally, session.id(), session.capacity().open(), session.id(), session.id())
+                        SeatCommands::toTally,
+                        Map.of(
+                                "session",
+                                session.id(),
+                                "open",
+                                session.capacity().open()))
                 .orElseThrow();
     }
 
@@ -56,17 +68,17 @@ class SeatCommands {
     private static Select<?> tally(DSLContext sql) {
         Field<Integer> owed = DSL.field(DSL.selectCount()
                 .from(REGISTRATION)
-                .where(REGISTRATION.SESSION_ID.eq(0L))
+                .where(REGISTRATION.SESSION_ID.eq(param("session", REGISTRATION.SESSION_ID)))
                 .and(REGISTRATION.STATE.eq(inline(WAITLISTED)))
                 .and(REGISTRATION.PASSED_OVER.ge(inline(SeatRule.MOST_PASS_OVERS)))
-                .and(REGISTRATION.PARTY.le(0)));
+                .and(REGISTRATION.PARTY.le(param("open", REGISTRATION.PARTY))));
         Field<Integer> racing = DSL.field(DSL.selectCount()
                 .from(REGISTRATION)
-                .where(REGISTRATION.SESSION_ID.eq(0L))
+                .where(REGISTRATION.SESSION_ID.eq(param("session", REGISTRATION.SESSION_ID)))
                 .and(REGISTRATION.IS_RACING.eq(inline(true))));
         return sql.select(SEAT_COUNT.TAKEN, SEAT_COUNT.WAITING_PARTIES, owed.as("owed"), racing.as("racing"))
                 .from(SEAT_COUNT)
-                .where(SEAT_COUNT.SESSION_ID.eq(0L));
+                .where(SEAT_COUNT.SESSION_ID.eq(param("session", SEAT_COUNT.SESSION_ID)));
     }
 
     /** The waitlist in order. */
@@ -111,10 +123,9 @@ class SeatCommands {
     Optional<RegistrationRecord> bySubmission(String submission) {
         return submission.isEmpty()
                 ? Optional.empty()
-                : writes.sql()
-                        .selectFrom(REGISTRATION)
-                        .where(REGISTRATION.SUBMISSION.eq(submission))
-                        .fetchOptional();
+                : bySubmission
+                        .first((row, at) -> row.getLong(1), Map.of("submission", submission))
+                        .flatMap(this::byId);
     }
 
     Optional<RegistrationRecord> active(long session, long person) {
@@ -153,7 +164,7 @@ class SeatCommands {
         row.setIsMarked(false);
         row.setNote("");
         fill(row, seat);
-        row.setId(insert.add(Writes.valuesOf(row)));
+        row.setId(insert.add(row));
         return row;
     }
 

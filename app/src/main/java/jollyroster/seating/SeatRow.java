@@ -28,8 +28,8 @@ record SeatRow(
         String endedBy,
         String why) {
 
-    private static final Duration TO_CONFIRM = Duration.ofMinutes(30);
-    private static final Duration TO_PAY = Duration.ofMinutes(15);
+    /** To confirm an address or to pay, both by a link that comes by e-mail. */
+    private static final Duration HELD = Duration.ofMinutes(30);
 
     /** Of somebody who is put on the roster. */
     static SeatRow of(Transition.Becomes becomes, Happening h) {
@@ -90,9 +90,9 @@ record SeatRow(
         };
     }
 
-    /** Half an hour to confirm, a quarter to pay, but never into the session. */
+    /** Never into the session. */
     private static Instant holdUntil(Session book, Instant now) {
-        return earlier(now.plus(book.offering().signUp().isPaid() ? TO_PAY : TO_CONFIRM), book.registersFor());
+        return earlier(now.plus(HELD), book.registersFor());
     }
 
     private static Instant earlier(Instant a, Instant b) {

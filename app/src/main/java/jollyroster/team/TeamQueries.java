@@ -5,7 +5,9 @@ import static jollyroster.platform.tables.Tables.ACCOUNT;
 import java.util.List;
 import java.util.Optional;
 import jollyroster.platform.Reads;
+import jollyroster.platform.Remembered;
 import jollyroster.platform.Role;
+import jollyroster.platform.TableChanges;
 import org.jooq.Record;
 import org.springframework.stereotype.Component;
 
@@ -14,9 +16,11 @@ import org.springframework.stereotype.Component;
 public class TeamQueries {
 
     private final Reads reads;
+    private final Remembered<Class<Mate>, List<Mate>> members;
 
-    TeamQueries(Reads reads) {
+    TeamQueries(Reads reads, TableChanges changes) {
         this.reads = reads;
+        this.members = new Remembered<>(changes, 1, "account");
     }
 
     /**
@@ -29,7 +33,12 @@ public class TeamQueries {
 
     /** Everybody who is or was of the team, by name. */
     public List<Mate> members() {
-        return reads.sql().selectFrom(ACCOUNT).orderBy(ACCOUNT.NAME, ACCOUNT.ID).fetch(TeamQueries::mate);
+        return members.get(
+                Mate.class,
+                all -> reads.sql()
+                        .selectFrom(ACCOUNT)
+                        .orderBy(ACCOUNT.NAME, ACCOUNT.ID)
+                        .fetch(TeamQueries::mate));
     }
 
     /** Those who can lead a session: all but helpers, by name. */

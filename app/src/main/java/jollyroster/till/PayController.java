@@ -4,10 +4,12 @@ import java.util.Optional;
 import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.core.door.LinkTokens.Purpose;
 import jollyroster.platform.Actor;
+import jollyroster.platform.OutsideService;
 import jollyroster.platform.PersonalLinks;
 import jollyroster.platform.ServiceSignature;
 import jollyroster.seating.Registration;
 import jollyroster.seating.RegistrationQueries;
+import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
@@ -24,6 +26,7 @@ class PayController {
 
     private static final Actor ACTOR = new Actor.Program("till");
     private final PaymentCommands payments;
+    private final OutsideService service;
     private final TillProvider till;
     private final RegistrationQueries roster;
     private final PersonalLinks links;
@@ -32,12 +35,14 @@ class PayController {
 
     PayController(
             PaymentCommands payments,
+            @Qualifier("paymentService") OutsideService service,
             TillProvider till,
             RegistrationQueries roster,
             PersonalLinks links,
             ServiceSignature signature,
             JsonMapper json) {
         this.payments = payments;
+        this.service = service;
         this.till = till;
         this.roster = roster;
         this.links = links;
@@ -50,13 +55,15 @@ class PayController {
         Optional<Registration> found = links.read(Purpose.OWN_PAGE, token)
                 .flatMap(link -> roster.registration(link.id()).filter(r -> r.generation() == link.generation()));
         return "redirect:"
-                + found.flatMap(r -> payments.start(r, r.self())
-                                .map(started -> till.open(
-                                        started.reference(),
-                                        started.what(),
-                                        started.amount(),
-                                        links.ownPage(new Link(r.id(), r.generation())))))
+                + found.flatMap(r -> payments.start(r, r.self()).map(started -> atTheTill(started, r, token)))
                         .orElse("/my/" + token);
+    }
+
+    /** Where to pay; back to the own page, which says so, while the payment service does not answer. */
+    private String atTheTill(PaymentCommands.Started started, Registration r, String token) {
+        String back = links.ownPage(new Link(r.id(), r.generation()));
+        return service.ask(() -> till.open(started.reference(), started.what(), started.amount(), back))
+                .orElse("/my/" + token + "?till=silent");
     }
 
     /** @param outcome {@code PAID} or {@code FAILED} */

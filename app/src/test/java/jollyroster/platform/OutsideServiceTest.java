@@ -100,4 +100,17 @@ class OutsideServiceTest {
                 }));
         assertThat(service.outSince()).isEmpty();
     }
+
+    @Test
+    void a_question_without_an_answer_is_an_outage_and_nothing_worse() {
+        OutsideService service = service(4);
+        assertThat(service.ask(() -> "yes")).contains("yes");
+        assertThat(service.outSince()).isEmpty();
+        assertThat(service.<String>ask(() -> {
+                    throw new IllegalStateException("no connection");
+                }))
+                .isEmpty();
+        assertThat(service.outSince()).contains(clock.instant());
+        assertThat(service.isResting()).isTrue();
+    }
 }

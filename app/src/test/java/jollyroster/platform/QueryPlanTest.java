@@ -121,9 +121,9 @@ class QueryPlanTest {
                     target.getClass(),
                     field -> {
                         field.setAccessible(true);
-                        texts.add(((KeptStatement) field.get(target)).text());
+                        texts.add(((KeptQuery) field.get(target)).text());
                     },
-                    field -> field.getType() == KeptStatement.class);
+                    field -> field.getType() == KeptQuery.class);
         }
         return texts;
     }

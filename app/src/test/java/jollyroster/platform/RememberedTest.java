@@ -3,6 +3,10 @@ package jollyroster.platform;
 import static jollyroster.Saltmarrow.Wanted.seats;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.PreparedStatement;
+import java.sql.SQLException;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
@@ -29,6 +33,7 @@ import jollyroster.seating.RegistrationCommands;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.test.web.server.LocalServerPort;
 import org.springframework.transaction.support.TransactionTemplate;
 
@@ -69,6 +74,9 @@ class RememberedTest {
     @LocalServerPort
     int port;
 
+    @Value("${jolly.data}")
+    String folder;
+
     @AfterEach
     void back() {
         clock.set(TestClock.START);
@@ -84,6 +92,44 @@ class RememberedTest {
         assertThat(isCalledOff(at)).isFalse();
         schedule.callOff(at.session(), Scope.THIS, Saltmarrow.ORGANISER);
         assertThat(isCalledOff(at)).isTrue();
+    }
+
+    /** Changes a title where nobody is told of it. */
+    private void retitleBehindItsBack(Published at, String title) throws SQLException {
+        try (Connection store = DriverManager.getConnection("jdbc:sqlite:" + folder + "/jolly-roster.db");
+                PreparedStatement update = store.prepareStatement("UPDATE offering SET title = ? WHERE id = ?")) {
+            update.setString(1, title);
+            update.setLong(2, at.offering());
+            update.executeUpdate();
+        }
+    }
+
+    @Test
+    void what_was_read_is_kept_until_a_row_of_its_tables_changes() throws SQLException {
+        Published at = saltmarrow.publish(seats(3));
+        String title = programme.session(at.session()).orElseThrow().offering().title();
+        retitleBehindItsBack(at, "Behind its back");
+        assertThat(programme.session(at.session()).orElseThrow().offering().title())
+                .as("it is not read again")
+                .isEqualTo(title);
+        schedule.callOff(at.session(), Scope.THIS, Saltmarrow.ORGANISER);
+        assertThat(programme.session(at.session()).orElseThrow().offering().title())
+                .isEqualTo("Behind its back");
+    }
+
+    @Test
+    void a_page_is_kept_until_a_row_of_its_tables_changes() throws SQLException {
+        Published at = saltmarrow.publish(seats(3));
+        String page = "/p/" + at.slug();
+        String title = new Browserless(port).get(page).document().select("h1").text();
+        new Browserless(port).get(page);
+        retitleBehindItsBack(at, "Behind its back");
+        assertThat(new Browserless(port).get(page).document().select("h1").text())
+                .as("it is not put together again")
+                .isEqualTo(title);
+        schedule.callOff(at.session(), Scope.THIS, Saltmarrow.ORGANISER);
+        assertThat(new Browserless(port).get(page).document().select("h1").text())
+                .isEqualTo("Behind its back");
     }
 
     @Test

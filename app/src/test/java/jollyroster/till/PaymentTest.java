@@ -96,11 +96,11 @@ class PaymentTest {
     }
 
     @Test
-    void seats_are_held_for_a_quarter_of_an_hour_and_are_theirs_once_they_are_paid_for() {
+    void seats_are_held_for_half_an_hour_and_are_theirs_once_they_are_paid_for() {
         Published at = saltmarrow.publish(seats(4).costing("12.50"));
         Registration r = register(at, "Marisol Achterberg", 2);
         assertThat(r.state()).isEqualTo(RegistrationState.UNCONFIRMED);
-        assertThat(r.hold().until()).contains(TestClock.START.plus(Duration.ofMinutes(15)));
+        assertThat(r.hold().until()).contains(TestClock.START.plus(Duration.ofMinutes(30)));
         PaymentCommands.Started started =
                 payments.start(r, Saltmarrow.ORGANISER).orElseThrow();
         assertThat(started.amount().inWords()).isEqualTo("CAD 25.00");
@@ -136,7 +136,7 @@ class PaymentTest {
         Registration r = register(at, "Wren Skerry", 1);
         String reference = reference(r);
         Registration next = register(at, "Kofi Brannigan", 1);
-        clock.set(TestClock.START.plus(Duration.ofMinutes(15)));
+        clock.set(TestClock.START.plus(Duration.ofMinutes(30)));
         holds.letRunOut();
         assertThat(state(r)).isEqualTo(RegistrationState.CANCELLED);
         assertThat(state(next)).as("nobody has a seat unpaid").isEqualTo(RegistrationState.CALLED_UP);
@@ -185,7 +185,7 @@ class PaymentTest {
                 .mapToObj(i -> register(at, "Payer " + (char) ('A' + i), 1))
                 .toList();
         List<String> references = held.stream().map(this::reference).toList();
-        clock.set(TestClock.START.plus(Duration.ofMinutes(15)));
+        clock.set(TestClock.START.plus(Duration.ofMinutes(30)));
         ExecutorService crowd = Executors.newFixedThreadPool(4);
         try {
             List<Future<Boolean>> paying = new ArrayList<>();

@@ -2,11 +2,13 @@ package jollyroster.bench;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
-import java.net.CookieManager;
+import java.net.HttpCookie;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.util.LinkedHashMap;
+import java.util.Map;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -15,6 +17,7 @@ import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.IntFunction;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 
 /** Sends bounded bursts of requests to this machine from a number of clients, each keeping one connection. */
 final class Driver {
@@ -24,10 +27,11 @@ final class Driver {
     private static final long LONGEST_SECONDS = 120;
     private final String base;
     private final int clients;
-    private final HttpClient http = HttpClient.newBuilder()
-            .version(HttpClient.Version.HTTP_1_1)
-            .cookieHandler(new CookieManager())
-            .build();
+    private final HttpClient http =
+            HttpClient.newBuilder().version(HttpClient.Version.HTTP_1_1).build();
+
+    /** As everybody sends them: the ones of the first page, and of signing in. What else is given is for one person. */
+    private final Map<String, String> cookies = new LinkedHashMap<>();
 
     Driver(int port, int clients) {
         this.base = "http://localhost:" + port;
@@ -36,13 +40,13 @@ final class Driver {
 
     /** Pages a second. */
     double pages(String path, int requests) throws InterruptedException {
-        HttpRequest request = HttpRequest.newBuilder(URI.create(base + path)).build();
+        HttpRequest request = request(path).build();
         return rate(requests, i -> request);
     }
 
     /** The same from fewer clients. */
     double pages(String path, int requests, int from) throws InterruptedException {
-        HttpRequest request = HttpRequest.newBuilder(URI.create(base + path)).build();
+        HttpRequest request = request(path).build();
         return rate(requests, from, i -> request);
     }
 
@@ -77,7 +81,7 @@ final class Driver {
     /** Signs in as the demo's organiser, so that pages of the desk can be asked for. */
     void signIn() {
         String csrf = find(CSRF, get("/sign-in"));
-        send(post("/sign-in", "email=demo%40saltmarrow.example&password=fair-winds&_csrf=" + csrf));
+        keepCookies(send(post("/sign-in", "email=demo%40saltmarrow.example&password=fair-winds&_csrf=" + csrf)));
     }
 
     /** The number of the session that a page offers. */
@@ -90,8 +94,25 @@ final class Driver {
         return get(page).contains(words);
     }
 
+    private HttpRequest.Builder request(String path) {
+        HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(base + path));
+        return cookies.isEmpty() ? request : request.header("Cookie", sent());
+    }
+
+    private String sent() {
+        return cookies.entrySet().stream()
+                .map(cookie -> cookie.getKey() + "=" + cookie.getValue())
+                .collect(Collectors.joining("; "));
+    }
+
+    private void keepCookies(HttpResponse<?> response) {
+        response.headers().allValues("set-cookie").stream()
+                .flatMap(cookie -> HttpCookie.parse(cookie).stream())
+                .forEach(cookie -> cookies.put(cookie.getName(), cookie.getValue()));
+    }
+
     private HttpRequest post(String path, String body) {
-        return HttpRequest.newBuilder(URI.create(base + path))
+        return request(path)
                 .header("Content-Type", "application/x-www-form-urlencoded")
                 .POST(HttpRequest.BodyPublishers.ofString(body))
                 .build();
@@ -127,7 +148,9 @@ final class Driver {
     }
 
     private String get(String path) {
-        return send(HttpRequest.newBuilder(URI.create(base + path)).build()).body();
+        HttpResponse<String> page = send(request(path).build());
+        keepCookies(page);
+        return page.body();
     }
 
     private HttpResponse<String> send(HttpRequest request) {

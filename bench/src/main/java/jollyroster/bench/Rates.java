@@ -19,19 +19,22 @@ final class Rates {
     }
 
     void print() {
-        rates.forEach((name, all) -> System.out.printf("%-26s %8.0f /s%n", name, middle(all)));
+        rates.forEach((name, all) -> System.out.printf(
+                name.startsWith("start: ") ? "%-26s %8.1f s%n" : "%-26s %8.0f /s%n",
+                name,
+                name.startsWith("start: ") ? 1 / middle(all) : middle(all)));
     }
 
     /** The ratio of two rates, which is to be no less than the bar. */
     void atLeast(String name, String stick, double bar) {
-        double ratio = middle(ratios(name, stick));
-        say(name + " : " + stick, ratio, "at least", bar, ratio >= bar);
+        List<Double> ratios = ratios(name, stick);
+        say(name + " : " + stick, ratios, "at least", bar, middle(ratios) >= bar);
     }
 
     /** How many times as long the first takes as the second, which is to be no more than the bar. */
     void inTimeAtMost(String name, String stick, double bar) {
-        double ratio = middle(ratios(stick, name));
-        say(name + " : " + stick + ", in time", ratio, "at most", bar, ratio <= bar);
+        List<Double> ratios = ratios(stick, name);
+        say(name + " : " + stick + ", in time", ratios, "at most", bar, middle(ratios) <= bar);
     }
 
     private List<Double> ratios(String above, String below) {
@@ -46,7 +49,10 @@ final class Rates {
         return all.stream().sorted().toList().get(all.size() / 2);
     }
 
-    private static void say(String what, double ratio, String kind, double bar, boolean met) {
-        System.out.printf("%-50s %5.2f  (bar %s %.2f: %s)%n", what, ratio, kind, bar, met ? "met" : "not met");
+    private static void say(String what, List<Double> ratios, String kind, double bar, boolean met) {
+        List<Double> sorted = ratios.stream().sorted().toList();
+        System.out.printf(
+                "%-56s %6.2f  (rounds %.2f to %.2f; bar %s %.2f: %s)%n",
+                what, middle(ratios), sorted.get(0), sorted.get(sorted.size() - 1), kind, bar, met ? "met" : "not met");
     }
 }

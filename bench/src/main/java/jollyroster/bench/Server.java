@@ -9,6 +9,7 @@ import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
 import java.util.regex.Matcher;
@@ -19,6 +20,7 @@ final class Server implements AutoCloseable {
 
     private static final long LONGEST_START_MILLIS = 180_000;
     private static final Pattern OLD = Pattern.compile("tenured generation.* used (\\d+)K");
+    private static final HttpClient ASKING = HttpClient.newHttpClient();
     private static final List<String> OPTIONS = List.of(
             "-Xms64m",
             "-Xmx256m",
@@ -36,26 +38,59 @@ final class Server implements AutoCloseable {
         this.secondsToFirstPage = secondsToFirstPage;
     }
 
+    /** The server that is measured, with pages of nothing and offerings for a crowd. */
     static Server start(Path jar, Path folder) throws IOException, InterruptedException {
+        return ours(
+                jar,
+                folder,
+                "/p/bench-offering",
+                List.of("--spring.profiles.active=demo,bench", "--jolly.jobs.auto=false"));
+    }
+
+    /** The application as {@code ./jolly} starts it, with the archive of its classes. @param page what is waited for */
+    static Server ours(Path jar, Path folder, String page, List<String> arguments)
+            throws IOException, InterruptedException {
+        List<String> all = new ArrayList<>(List.of(
+                "-XX:SharedArchiveFile=" + jar.resolveSibling("classes.jsa"),
+                "-Xlog:disable",
+                "-jar",
+                jar.toString(),
+                "--jolly.data=" + folder));
+        all.addAll(arguments);
+        return started(all, folder, page);
+    }
+
+    /** The empty application with the same starters. */
+    static Server empty(Path folder) throws IOException, InterruptedException {
+        return started(
+                List.of(
+                        "-cp",
+                        System.getProperty("java.class.path"),
+                        EmptyApplication.class.getName(),
+                        "--spring.datasource.url=jdbc:sqlite:" + folder.resolve("empty.db"),
+                        "--logging.level.root=WARN",
+                        "--spring.main.banner-mode=off"),
+                folder,
+                "/");
+    }
+
+    private static Server started(List<String> arguments, Path folder, String page)
+            throws IOException, InterruptedException {
         int port = freePort();
+        List<String> all = new ArrayList<>(arguments);
+        all.add("--server.port=" + port);
         long begun = System.nanoTime();
-        Process process = java(
-                        "-jar",
-                        jar.toString(),
-                        "--spring.profiles.active=demo,bench",
-                        "--jolly.jobs.auto=false",
-                        "--jolly.data=" + folder,
-                        "--server.port=" + port)
+        Process process = java(all.toArray(String[]::new))
                 .redirectErrorStream(true)
                 .redirectOutput(folder.resolve("server.log").toFile())
                 .start();
-        while (!answers(port)) {
+        while (!answers(port, page)) {
             if (!process.isAlive() || (System.nanoTime() - begun) / 1_000_000 > LONGEST_START_MILLIS) {
                 process.destroyForcibly();
                 throw new IllegalStateException(
                         "The server did not start: " + Files.readString(folder.resolve("server.log")));
             }
-            process.waitFor(100, TimeUnit.MILLISECONDS);
+            process.waitFor(20, TimeUnit.MILLISECONDS);
         }
         return new Server(process, port, (System.nanoTime() - begun) / 1e9);
     }
@@ -70,14 +105,11 @@ final class Server implements AutoCloseable {
         return command;
     }
 
-    private static boolean answers(int port) throws InterruptedException {
+    private static boolean answers(int port, String page) throws InterruptedException {
         try {
-            HttpRequest request = HttpRequest.newBuilder(URI.create("http://localhost:" + port + "/p/bench-offering"))
+            HttpRequest request = HttpRequest.newBuilder(URI.create("http://localhost:" + port + page))
                     .build();
-            return HttpClient.newHttpClient()
-                            .send(request, HttpResponse.BodyHandlers.discarding())
-                            .statusCode()
-                    == 200;
+            return ASKING.send(request, HttpResponse.BodyHandlers.discarding()).statusCode() == 200;
         } catch (IOException notYet) {
             return false;
         }

@@ -6,7 +6,7 @@ import java.nio.file.Path;
 
 /**
  * Takes a measuring stick of the store in a virtual machine of its own, with the options of the server: what is compared
- * runs under the same conditions. Usage: {@code Stick reads|commits <file> <session or rows> <times>}; prints times a second.
+ * runs under the same conditions. Usage: {@code Stick reads|row|registration <file> <session> <times>}; prints times a second.
  */
 final class Stick {
 
@@ -16,9 +16,11 @@ final class Stick {
         Path database = Path.of(args[1]);
         int times = Integer.parseInt(args[3]);
         System.out.println(
-                args[0].equals("reads")
-                        ? RawReads.perSecond(database, Long.parseLong(args[2]), times)
-                        : RawCommits.perSecond(database, times, Integer.parseInt(args[2])));
+                switch (args[0]) {
+                    case "reads" -> RawReads.perSecond(database, Long.parseLong(args[2]), times);
+                    case "row" -> RawCommits.perSecond(database, times);
+                    default -> RawCommits.registrationsPerSecond(database, times);
+                });
     }
 
     /** How often a second all rows of a session's roster can be read. */
@@ -26,9 +28,14 @@ final class Stick {
         return taken("reads", database, session, times);
     }
 
-    /** Transactions a second. @param rows in each */
-    static double commits(Path database, int rows, int times) throws IOException, InterruptedException {
-        return taken("commits", database, rows, times);
+    /** Transactions a second, each of one short row. */
+    static double rows(Path database, int times) throws IOException, InterruptedException {
+        return taken("row", database, 0, times);
+    }
+
+    /** Transactions a second, each of all rows of a registration. */
+    static double registrations(Path database, int times) throws IOException, InterruptedException {
+        return taken("registration", database, 0, times);
     }
 
     private static double taken(String what, Path database, long which, int times)

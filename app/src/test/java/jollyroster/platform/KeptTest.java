@@ -2,11 +2,15 @@ package jollyroster.platform;
 
 import static jollyroster.platform.tables.Tables.PERSON;
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
 import static org.assertj.core.api.Assertions.assertThatIllegalStateException;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.jooq.impl.DSL.param;
 
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import jollyroster.AppTest;
 import jollyroster.platform.tables.tables.records.PersonRecord;
 import org.junit.jupiter.api.BeforeEach;
@@ -17,7 +21,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 
 /** A statement that is kept works on after it failed, and only within a write. */
 @AppTest
-class KeptStatementTest {
+class KeptTest {
 
     @Autowired
     Writes writes;
@@ -28,14 +32,14 @@ class KeptStatementTest {
     @Autowired
     TransactionTemplate transaction;
 
-    private KeptStatement insert;
+    private KeptInsert<PersonRecord> insert;
 
     @BeforeEach
     void keep() {
         insert = writes.keepInsert(PERSON, into -> into);
     }
 
-    private static Object[] person(String email) {
+    private static PersonRecord person(String email) {
         PersonRecord row = new PersonRecord();
         row.setEmail(email);
         row.setName("Imke Dalgaard");
@@ -43,7 +47,7 @@ class KeptStatementTest {
         row.setZone("Europe/Copenhagen");
         row.setGeneration(1);
         row.setCreatedAt(Instant.parse("2027-03-10T12:40:00Z"));
-        return Writes.valuesOf(row);
+        return row;
     }
 
     private long add(String email) {
@@ -65,7 +69,7 @@ class KeptStatementTest {
 
     @Test
     void what_failed_among_several_takes_all_of_its_write_with_it() {
-        List<Object[]> rows =
+        List<PersonRecord> rows =
                 List.of(person("one@several.example"), person("two@several.example"), person("one@several.example"));
         assertThatThrownBy(() -> transaction.executeWithoutResult(status -> insert.runAll(rows)))
                 .isInstanceOf(DataAccessException.class);
@@ -89,5 +93,26 @@ class KeptStatementTest {
     void outside_of_a_write_it_refuses() {
         assertThatIllegalStateException().isThrownBy(() -> insert.run(person("stray@kept.example")));
         assertThat(kept("stray@kept.example")).isZero();
+    }
+
+    @Test
+    void a_value_stands_wherever_its_name_does_and_none_may_be_missing() {
+        add("imke@named.example");
+        KeptQuery twice = writes.keep(sql -> sql.select(PERSON.NAME)
+                .from(PERSON)
+                .where(PERSON.EMAIL.eq(param("email", PERSON.EMAIL)))
+                .and(PERSON.EMAIL.ne(param("other", PERSON.EMAIL)))
+                .and(PERSON.EMAIL.eq(param("email", PERSON.EMAIL))));
+        assertThat(name(twice, Map.of("email", "imke@named.example", "other", "x")))
+                .contains("Imke Dalgaard");
+        assertThat(name(twice, Map.of("email", "nobody@named.example", "other", "x")))
+                .isEmpty();
+        assertThatIllegalArgumentException()
+                .isThrownBy(() -> name(twice, Map.of("email", "imke@named.example")))
+                .withMessageContaining("other");
+    }
+
+    private Optional<String> name(KeptQuery query, Map<String, ?> values) {
+        return transaction.execute(status -> query.first((row, at) -> row.getString(1), values));
     }
 }
