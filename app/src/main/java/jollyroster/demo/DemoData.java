@@ -10,6 +10,7 @@ import jollyroster.outbox.OutboxQueries;
 import jollyroster.outbox.OutboxWorker;
 import jollyroster.platform.OrganisationQueries;
 import jollyroster.seating.HoldWorker;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
 import org.springframework.context.annotation.Profile;
@@ -24,9 +25,6 @@ import org.springframework.stereotype.Component;
 @Profile("demo")
 @Order(1)
 class DemoData implements ApplicationRunner {
-
-    /** Begins once more with data that were lived before. */
-    private static final String AGAIN = "jolly.demo.again";
 
     static final ZoneId HOME = ZoneId.of("America/Halifax");
     private static final Instant BEGINNING = Instant.parse("2027-01-25T15:00:00Z");
@@ -43,6 +41,9 @@ class DemoData implements ApplicationRunner {
     private final DemoClockCommands memory;
     private final DemoCopy copy;
 
+    /** Whether the demo begins once more with data that were lived before. */
+    private final boolean again;
+
     DemoData(
             DemoClock clock,
             OrganisationQueries organisation,
@@ -55,7 +56,8 @@ class DemoData implements ApplicationRunner {
             OutboxWorker worker,
             DemoOrganisation set,
             DemoClockCommands memory,
-            DemoCopy copy) {
+            DemoCopy copy,
+            @Value("${jolly.demo.again:false}") boolean again) {
         this.clock = clock;
         this.organisation = organisation;
         this.programme = programme;
@@ -68,11 +70,12 @@ class DemoData implements ApplicationRunner {
         this.set = set;
         this.memory = memory;
         this.copy = copy;
+        this.again = again;
     }
 
     @Override
     public void run(ApplicationArguments args) {
-        if (organisation.isSetUp() && args.containsOption(AGAIN)) {
+        if (organisation.isSetUp() && again) {
             begin();
             return;
         }

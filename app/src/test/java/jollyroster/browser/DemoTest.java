@@ -4,7 +4,6 @@ import java.lang.annotation.ElementType;
 import java.lang.annotation.Retention;
 import java.lang.annotation.RetentionPolicy;
 import java.lang.annotation.Target;
-import jollyroster.FreshFolder;
 import jollyroster.JollyRoster;
 import jollyroster.Mailbox;
 import org.springframework.boot.test.context.SpringBootTest;
@@ -17,7 +16,7 @@ import org.springframework.test.context.ContextConfiguration;
 @Target(ElementType.TYPE)
 @Retention(RetentionPolicy.RUNTIME)
 @SpringBootTest(classes = JollyRoster.class, webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT)
-@ContextConfiguration(initializers = FreshFolder.class)
+@ContextConfiguration(initializers = DemoFolder.class)
 @ActiveProfiles("demo")
 @Import(Mailbox.class)
 @DirtiesContext

@@ -19,17 +19,13 @@ import jollyroster.core.seats.RegistrationState;
 import jollyroster.guests.GuestCommands.Guest;
 import jollyroster.logbook.LogbookQueries;
 import jollyroster.outbox.OutboxQueries;
-import jollyroster.outbox.OutboxWorker;
-import jollyroster.programme.OfferingCommands;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.seating.Application;
 import jollyroster.seating.Registering;
 import jollyroster.seating.Registration;
-import jollyroster.seating.RegistrationCommands;
 import jollyroster.seating.RegistrationQueries;
 import jollyroster.sheet.InvitingForm;
 import jollyroster.sheet.QuestionForm;
-import jollyroster.standin.TrayQueries;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -54,9 +50,6 @@ class ReplyCommandsTest {
     ReplyCommands replies;
 
     @Autowired
-    RegistrationCommands roster;
-
-    @Autowired
     GuestCommands guests;
 
     @Autowired
@@ -69,19 +62,7 @@ class ReplyCommandsTest {
     ProgrammeQueries programme;
 
     @Autowired
-    OfferingCommands offerings;
-
-    @Autowired
     OutboxQueries outbox;
-
-    @Autowired
-    OutboxWorker worker;
-
-    @Autowired
-    DigestWorker digest;
-
-    @Autowired
-    TrayQueries tray;
 
     @Autowired
     Saltmarrow saltmarrow;
@@ -320,75 +301,5 @@ class ReplyCommandsTest {
                 Reply.YES,
                 link,
                 Saltmarrow.VISITOR);
-    }
-
-    @Test
-    void invitations_are_written_once_and_the_silent_are_known() {
-        Published at = saltmarrow.publish(party(4, ""));
-        assertThat(guests.invite(
-                        at.offering(),
-                        List.of(
-                                new Guest("Linnea Tidewater", "linnea@crew.example"),
-                                new Guest("", "ravi@crew.example")),
-                        Saltmarrow.ORGANISER))
-                .isEqualTo(2);
-        assertThat(guests.invite(at.offering(), List.of(new Guest("Again", "ravi@crew.example")), Saltmarrow.ORGANISER))
-                .isZero();
-        assertThat(guests.sendInvitations(at.offering(), Saltmarrow.ORGANISER)).isEqualTo(2);
-        assertThat(guests.sendInvitations(at.offering(), Saltmarrow.ORGANISER)).isZero();
-        worker.sendDue();
-        String letter = tray.byKey("invite-" + link(at, "linnea@crew.example").id() + "-"
-                        + link(at, "linnea@crew.example").generation())
-                .orElseThrow()
-                .text();
-        assertThat(letter).contains("Hello Linnea").contains("/invited/").contains("Tuesday 16 March 2027");
-        replies.answer(
-                Application.plain(at.session(), "Linnea", "linnea@crew.example", 1, Saltmarrow.HALIFAX),
-                Reply.NO,
-                Optional.of(link(at, "linnea@crew.example")),
-                Saltmarrow.VISITOR);
-        assertThat(list.list(at.offering()))
-                .filteredOn(i -> i.state().isEmpty())
-                .extracting(GuestQueries.Invitee::email)
-                .containsExactly("ravi@crew.example");
-    }
-
-    @Test
-    void who_asks_to_come_is_invited_or_told_that_there_is_no_room() {
-        Published at = saltmarrow.publish(party(4, "").invitedOnly());
-        guests.ask(
-                at.offering(),
-                new Guest("Dag Haverbrook", "dag@crew.example"),
-                "I could bring the boat",
-                Saltmarrow.ORGANISER);
-        guests.ask(at.offering(), new Guest("Dag Haverbrook", "dag@crew.example"), "twice", Saltmarrow.ORGANISER);
-        guests.ask(at.offering(), new Guest("Greta Pennycot", "greta@crew.example"), "", Saltmarrow.ORGANISER);
-        assertThat(list.pleas(at.offering())).hasSize(2);
-        guests.decide(at.offering(), list.pleas(at.offering()).get(0).id(), true, Saltmarrow.ORGANISER);
-        guests.decide(at.offering(), list.pleas(at.offering()).get(0).id(), false, Saltmarrow.ORGANISER);
-        assertThat(list.pleas(at.offering())).isEmpty();
-        assertThat(list.list(at.offering()))
-                .extracting(GuestQueries.Invitee::email)
-                .containsExactly("dag@crew.example");
-        assertThat(list.list(at.offering()).get(0).invited()).isPresent();
-    }
-
-    @Test
-    void the_organiser_hears_of_each_answer_or_each_morning_or_when_answers_are_due() {
-        Published each = saltmarrow.publish(party(4, "EACH"));
-        Published daily = saltmarrow.publish(party(4, "DAILY"));
-        Published deadline = saltmarrow.publish(party(4, "DEADLINE"));
-        digest.tellDue();
-        clock.set(TestClock.START.plus(Duration.ofHours(1)));
-        answer(each, "Hamish Skerry", 1, Reply.YES);
-        answer(daily, "Hamish Skerry", 1, Reply.YES);
-        answer(deadline, "Hamish Skerry", 2, Reply.MAYBE);
-        assertThat(digest.tellDue()).isZero();
-        clock.set(TestClock.START.plus(Duration.ofDays(1)));
-        assertThat(digest.tellDue()).isEqualTo(1);
-        assertThat(digest.tellDue()).isZero();
-        clock.set(START.plus(Duration.ofMinutes(1)));
-        assertThat(digest.tellDue()).isEqualTo(1);
-        assertThat(digest.tellDue()).isZero();
     }
 }

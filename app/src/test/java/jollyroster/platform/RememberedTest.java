@@ -127,7 +127,7 @@ class RememberedTest {
         assertThat(new Browserless(port).get(page).document().select("h1").text())
                 .as("it is not put together again")
                 .isEqualTo(title);
-        schedule.callOff(at.session(), Scope.THIS, Saltmarrow.ORGANISER);
+        offerings.setEmbedOrigins(at.offering(), List.of(), Saltmarrow.ORGANISER);
         assertThat(new Browserless(port).get(page).document().select("h1").text())
                 .isEqualTo("Behind its back");
     }

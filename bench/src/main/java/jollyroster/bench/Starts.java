@@ -9,6 +9,7 @@ import java.util.List;
 final class Starts {
 
     private static final int ROUNDS = 3;
+    private static final int LONGEST_SECONDS = 180;
     private final Path jar;
     private final Path folder;
 
@@ -20,9 +21,13 @@ final class Starts {
     void measure(Rates rates) throws IOException, InterruptedException {
         Path demo = Files.createDirectory(folder.resolve("lived"));
         Path copy = folder.resolve("demo.db");
-        try (Server lived =
-                Server.ours(jar, demo, "/", List.of("--spring.profiles.active=demo", "--jolly.demo.copy=" + copy))) {
-            rates.add("start: demo lived", 1 / lived.secondsToFirstPage());
+        long begun = System.nanoTime();
+        List<String> living = List.of("--spring.profiles.active=demo", "--jolly.demo.copy=" + copy);
+        try (Server lived = Server.ours(jar, demo, "/", living)) {
+            while (!Files.exists(copy) && seconds(begun) < LONGEST_SECONDS) {
+                Thread.sleep(100);
+            }
+            rates.add("start: demo lived", 1 / seconds(begun));
         }
         for (int round = 0; round < ROUNDS; round++) {
             Path fresh = Files.createDirectory(folder.resolve("start" + round));
@@ -33,8 +38,12 @@ final class Starts {
             rates.add(
                     "start: demo again",
                     start(Server.ours(
-                            jar, again, "/", List.of("--spring.profiles.active=demo", "--jolly.demo.again"))));
+                            jar, again, "/", List.of("--spring.profiles.active=demo", "--jolly.demo.again=true"))));
         }
+    }
+
+    private static double seconds(long begun) {
+        return (System.nanoTime() - begun) / 1e9;
     }
 
     private static double start(Server server) throws InterruptedException {
