@@ -40,6 +40,7 @@ class DemoData implements ApplicationRunner {
     private final DemoOrganisation set;
     private final DemoClockCommands memory;
     private final DemoCopy copy;
+    private final DemoGate gate;
 
     /** Whether the demo begins once more with data that were lived before. */
     private final boolean again;
@@ -57,6 +58,7 @@ class DemoData implements ApplicationRunner {
             DemoOrganisation set,
             DemoClockCommands memory,
             DemoCopy copy,
+            DemoGate gate,
             @Value("${jolly.demo.again:false}") boolean again) {
         this.clock = clock;
         this.organisation = organisation;
@@ -70,11 +72,17 @@ class DemoData implements ApplicationRunner {
         this.set = set;
         this.memory = memory;
         this.copy = copy;
+        this.gate = gate;
         this.again = again;
     }
 
     @Override
     public void run(ApplicationArguments args) {
+        prepare();
+        gate.open();
+    }
+
+    private void prepare() {
         if (organisation.isSetUp() && again) {
             begin();
             return;
