@@ -10,6 +10,7 @@ import jollyroster.core.seats.RegistrationState;
 import jollyroster.desk.Needs.Need;
 import jollyroster.guests.GuestQueries;
 import jollyroster.platform.Times;
+import jollyroster.programme.Offering;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Session;
 import jollyroster.seating.Registration;
@@ -45,11 +46,13 @@ class WaitingNeeds {
                         "The payment came when the seats were gone.",
                         "See why",
                         "/desk/sessions/" + p.session() + "/why/" + p.registration())));
+        Map<Long, String> titles =
+                programme.offerings().stream().collect(Collectors.toMap(Offering::id, Offering::title));
         guests.pleas()
                 .forEach((offering, pleas) -> needs.add(new Need(
                         2,
                         pleas == 1 ? "one asks" : pleas + " ask",
-                        programme.offering(offering).orElseThrow().title(),
+                        titles.getOrDefault(offering, ""),
                         pleas == 1
                                 ? "Somebody who is not invited asks to come."
                                 : pleas + " who are not invited ask to come.",

@@ -12,7 +12,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Optional;
+import java.util.stream.Collectors;
 import jollyroster.core.dates.Offset;
 import jollyroster.core.messages.Anchor;
 import jollyroster.core.messages.MessagePlan;
@@ -119,40 +119,45 @@ public class OutboxCommands {
     }
 
     /**
-     * Queues the news of a change, to leave when the change can no longer be undone. Earlier news to
-     * the same registration that has not left is withdrawn: a letter says how everything stands when it leaves, so that
-     * people are told once. What that would have said of how things were is said now.
+     * Queues the news of a change to a session, to leave when the change can no longer be undone. Earlier news to the same
+     * registrations that has not left is withdrawn: a letter says how everything stands when it leaves, so that people are
+     * told once. What that would have said of how things were is said now.
      *
+     * @param people who are told, all as recipients for the same session
      * @param change the change that causes it
      * @param was when it was to be before; what has not moved was when it is
      */
-    public void news(Anchor anchor, Recipient to, long change, Was was, Instant due, Instant now) {
-        Condition untold = MESSAGE.REGISTRATION_ID.eq(to.registration()).and(MESSAGE.CHANGE_ID.isNotNull());
-        Facts earliest = earliest(untold, to.session()).orElseGet(was::facts);
-        withdraw(untold, "a later change says it all", now);
-        MessageRecord row =
-                row(new PlanLine(anchor, Offset.none()), to, "change-" + change + "-" + to.session(), due, due, now);
-        row.setChangeId(change);
-        row.setGiven(isAt(to.start().toInstant(), earliest) ? "" : earliest.json());
-        insert(List.of(row));
+    public void news(Anchor anchor, List<Recipient> people, long change, Was was, Instant due, Instant now) {
+        Map<Long, Facts> believed =
+                people.isEmpty() ? Map.of() : believed(people.get(0).session());
+        for (Recipient to : people) {
+            withdraw(
+                    MESSAGE.REGISTRATION_ID.eq(to.registration()).and(MESSAGE.CHANGE_ID.isNotNull()),
+                    "a later change says it all",
+                    now);
+            Facts before = believed.getOrDefault(to.registration(), was.facts());
+            String occasion = "change-" + change + "-" + to.session();
+            MessageRecord row = row(new PlanLine(anchor, Offset.none()), to, occasion, due, due, now);
+            row.setChangeId(change);
+            row.setGiven(Was.isAt(to.start().toInstant(), before) ? "" : before.json());
+            insert(List.of(row));
+        }
     }
 
-    private static boolean isAt(Instant start, Facts earliest) {
-        return earliest.time(Was.START).filter(start::equals).isPresent();
-    }
-
-    /** What people still believe, as they have not been told of a change yet. */
-    private Optional<Facts> earliest(Condition untold, long session) {
-        return writes.sql()
-                .select(MESSAGE.GIVEN)
+    /** What people still believe of a session, by registration, as they have not been told of a change yet. */
+    private Map<Long, Facts> believed(long session) {
+        return writes
+                .sql()
+                .select(MESSAGE.REGISTRATION_ID, MESSAGE.GIVEN)
                 .from(MESSAGE)
-                .where(untold)
-                .and(MESSAGE.SESSION_ID.eq(session))
+                .where(MESSAGE.SESSION_ID.eq(session))
+                .and(MESSAGE.CHANGE_ID.isNotNull())
                 .and(MESSAGE.STATE.eq(MessageState.PLANNED.name()))
                 .and(MESSAGE.GIVEN.ne(""))
                 .orderBy(MESSAGE.ID)
-                .limit(1)
-                .fetchOptional(r -> Facts.read(r.value1()));
+                .fetch()
+                .stream()
+                .collect(Collectors.toMap(r -> r.value1(), r -> Facts.read(r.value2()), (first, later) -> first));
     }
 
     /** Takes the unsent news of a change out of the outbox. @return how many people had not been told */

@@ -8,6 +8,7 @@ import jollyroster.core.seats.RegistrationState;
 import jollyroster.logbook.LogbookCommands;
 import jollyroster.logbook.LogbookEntry;
 import jollyroster.outbox.OutboxCommands;
+import jollyroster.outbox.Recipient;
 import jollyroster.outbox.Was;
 import jollyroster.platform.Actor;
 import jollyroster.platform.Facts;
@@ -60,9 +61,10 @@ public class NoticeCommands {
         Instant now = clock.instant();
         List<PartyCommands.Addressed> people = parties.everybodyOn(after.book());
         replan(after, people, reason(anchor));
-        Was was = new Was(before.start(), before.end());
-        people.forEach(
-                p -> outbox.news(anchor, Recipients.one(after, p.registration(), p.email()), change, was, due, now));
+        List<Recipient> told = people.stream()
+                .map(p -> Recipients.one(after, p.registration(), p.email()))
+                .toList();
+        outbox.news(anchor, told, change, new Was(before.start(), before.end()), due, now);
         return people.size();
     }
 

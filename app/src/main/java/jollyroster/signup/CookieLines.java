@@ -37,8 +37,8 @@ final class CookieLines {
         }
     }
 
-    /** A cookie with these lines, none of which has a line break; its age and all else is for the caller to say. */
-    static ResponseCookie.ResponseCookieBuilder of(String name, List<String> lines) {
+    /** A cookie with these lines, none of which has a line break; its age is for the caller to say. */
+    static ResponseCookie.ResponseCookieBuilder of(String name, List<String> lines, HttpServletRequest asked) {
         byte[] text = String.join("\n", lines).getBytes(StandardCharsets.UTF_8);
         return ResponseCookie.from(
                         name,
@@ -47,6 +47,7 @@ final class CookieLines {
                                 : Base64.getUrlEncoder().withoutPadding().encodeToString(text))
                 .path("/p")
                 .httpOnly(true)
+                .secure(asked.isSecure())
                 .sameSite("Lax");
     }
 }

@@ -27,8 +27,8 @@ final class DeviceMemory {
     }
 
     /** The cookie that remembers, or forgets when {@code known} is empty. */
-    static ResponseCookie cookie(Optional<Known> known) {
-        return CookieLines.of(COOKIE, known.map(Known::lines).orElse(List.of()))
+    static ResponseCookie cookie(Optional<Known> known, HttpServletRequest asked) {
+        return CookieLines.of(COOKIE, known.map(Known::lines).orElse(List.of()), asked)
                 .maxAge(known.isPresent() ? KEPT : Duration.ZERO)
                 .build();
     }

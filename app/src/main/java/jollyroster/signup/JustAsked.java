@@ -51,9 +51,9 @@ record JustAsked(
                 : Optional.empty();
     }
 
-    ResponseCookie cookie() {
+    ResponseCookie cookie(HttpServletRequest asked) {
         List<String> lines =
                 List.of(String.valueOf(session), state.code(), String.valueOf(party), zone.getId(), name, email, form);
-        return CookieLines.of(COOKIE, lines).maxAge(KEPT).build();
+        return CookieLines.of(COOKIE, lines, asked).maxAge(KEPT).build();
     }
 }

@@ -200,11 +200,11 @@ class PublicController {
             remember(remember ? checked.application() : Optional.empty(), request, response);
             return done.proven()
                     ? ownPage.confirmation(done.link())
-                    : ThanksController.to(offering, JustAsked.of(asked, done.state()), response);
+                    : ThanksController.to(offering, JustAsked.of(asked, done.state()), request, response);
         }
         if (came instanceof Registering.Already already) {
             remember(remember ? checked.application() : Optional.empty(), request, response);
-            return ThanksController.to(offering, JustAsked.of(asked, already.asNewcomer()), response);
+            return ThanksController.to(offering, JustAsked.of(asked, already.asNewcomer()), request, response);
         }
         if (came instanceof Registering.OptionGone gone) {
             return refused(offering, questions, form, fieldOf(gone.option(), questions), words(gone.option()), visitor);
@@ -218,7 +218,7 @@ class PublicController {
             Optional<Application> asked, HttpServletRequest request, HttpServletResponse response) {
         if (asked.isPresent() || DeviceMemory.of(request).isPresent()) {
             Optional<DeviceMemory.Known> known = asked.map(a -> new DeviceMemory.Known(a.name(), a.email(), a.phone()));
-            response.addHeader("Set-Cookie", DeviceMemory.cookie(known).toString());
+            response.addHeader("Set-Cookie", DeviceMemory.cookie(known, request).toString());
         }
     }
 

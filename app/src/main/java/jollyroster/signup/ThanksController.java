@@ -79,8 +79,9 @@ class ThanksController {
             OwnView.After after) {}
 
     /** Keeps what was asked for on the device and sends the browser on, so that loading the page again sends nothing again. */
-    static ModelAndView to(Offering offering, JustAsked asked, HttpServletResponse response) {
-        response.addHeader("Set-Cookie", asked.cookie().toString());
+    static ModelAndView to(
+            Offering offering, JustAsked asked, HttpServletRequest request, HttpServletResponse response) {
+        response.addHeader("Set-Cookie", asked.cookie(request).toString());
         return see("/p/" + offering.slug() + "/thanks");
     }
 
