@@ -5,28 +5,25 @@ import java.time.LocalDateTime;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.stream.Stream;
 import jollyroster.core.dates.SessionTime;
 import jollyroster.core.seats.FreedSeats;
 import jollyroster.core.seats.SignUpStyle;
 import jollyroster.platform.Actor;
 import jollyroster.platform.Organisation;
 import jollyroster.platform.Role;
+import jollyroster.programme.Format;
 import jollyroster.programme.OfferingCommands;
 import jollyroster.programme.OfferingStatus;
 import jollyroster.programme.ProgrammeQueries;
+import jollyroster.programme.Section;
 import jollyroster.programme.SessionCommands;
+import jollyroster.programme.Tell;
 import jollyroster.programme.Venue;
 import jollyroster.programme.VenueCommands;
+import jollyroster.programme.Visibility;
 import jollyroster.seating.Application;
-import jollyroster.sheet.InvitingForm;
-import jollyroster.sheet.PayingForm;
-import jollyroster.sheet.PlaceForm;
 import jollyroster.sheet.QuestionForm;
-import jollyroster.sheet.SeatsForm;
-import jollyroster.sheet.SheetForm;
-import jollyroster.sheet.SignUpForm;
-import jollyroster.sheet.TakingForm;
-import jollyroster.sheet.WordsForm;
 import jollyroster.team.AccountCommands;
 import org.springframework.boot.test.context.TestComponent;
 
@@ -92,22 +89,23 @@ public class Saltmarrow {
                         ORGANISER)
                 .orElseThrow();
         long offering = offerings.draft(title, HALIFAX, ORGANISER);
-        SheetForm sheet = SheetForm.titled(title)
-                .with(WordsForm.of(title, "Six knots that hold.", "At the **bench**.", ""))
-                .with(new PlaceForm(
-                        wanted.online() ? "ONLINE" : "IN_PERSON", String.valueOf(venue), List.of(), "Barnaby Teague"))
-                .with(SeatsForm.of("120", String.valueOf(wanted.seats()), wanted.waitlist(), "3"))
-                .with(new SignUpForm(wanted.style().name(), wanted.visibility(), "", ""))
-                .with(wanted.taking())
-                .with(wanted.inviting())
-                .with(wanted.paying())
-                .asking(wanted.questions());
-        offerings.save(offering, sheet.version(), sheet.sections(), ORGANISER);
+        offerings.save(
+                offering,
+                List.of(
+                        Section.Words.of(title, "Six knots that hold.", "At the **bench**.", ""),
+                        Section.Place.at(wanted.online() ? Format.ONLINE : Format.IN_PERSON, venue, List.of())
+                                .led("Barnaby Teague"),
+                        wanted.seats(),
+                        wanted.access(),
+                        wanted.asking(),
+                        wanted.cost(),
+                        wanted.after()),
+                ORGANISER);
         List<Long> dates = wanted.starts().stream()
                 .map(start -> sessions.addDate(
                         offering,
                         SessionTime.resolve(LocalDateTime.parse(start), HALIFAX, Duration.ofHours(2)),
-                        wanted.seats(),
+                        wanted.seats().seats(),
                         ORGANISER))
                 .toList();
         offerings.turn(offering, OfferingStatus.PUBLISHED, ORGANISER);
@@ -120,87 +118,88 @@ public class Saltmarrow {
 
     /** What a test needs. @param starts on the clock in Halifax */
     public record Wanted(
-            int seats,
-            boolean waitlist,
             boolean online,
             List<String> starts,
-            List<QuestionForm> questions,
-            SignUpStyle style,
-            TakingForm taking,
-            InvitingForm inviting,
-            String visibility,
-            PayingForm paying) {
+            Section.Seats seats,
+            Section.Access access,
+            Section.Asking asking,
+            Section.Cost cost,
+            Section.After after) {
 
-        private static final TakingForm AT_ONCE = TakingForm.openly().freeing(FreedSeats.SEAT_AT_ONCE);
-
+        /** So many, for parties of three, freed at once; on one evening. */
         public static Wanted seats(int seats) {
             return new Wanted(
-                    seats,
-                    true,
                     false,
                     List.of("2027-03-16T19:00"),
-                    List.of(),
-                    SignUpStyle.ANY_DATE,
-                    AT_ONCE,
-                    InvitingForm.nobody(),
-                    "",
-                    PayingForm.nothing());
+                    Section.Seats.of(seats, 3).freeing(FreedSeats.SEAT_AT_ONCE),
+                    Section.Access.OPEN,
+                    Section.Asking.of(List.of()),
+                    Section.Cost.saying(""),
+                    new Section.After("", ""));
+        }
+
+        public Wanted with(Section.Seats others) {
+            return new Wanted(online, starts, others, access, asking, cost, after);
+        }
+
+        public Wanted with(Section.Access other) {
+            return new Wanted(online, starts, seats, other, asking, cost, after);
+        }
+
+        public Wanted with(Section.Asking other) {
+            return new Wanted(online, starts, seats, access, other, cost, after);
         }
 
         public Wanted withoutWaitlist() {
-            return new Wanted(seats, false, online, starts, questions, style, taking, inviting, visibility, paying);
-        }
-
-        public Wanted onAir(String start) {
-            return new Wanted(
-                    seats, waitlist, true, List.of(start), questions, style, taking, inviting, visibility, paying);
-        }
-
-        public Wanted at(String... times) {
-            return new Wanted(
-                    seats, waitlist, online, List.of(times), questions, style, taking, inviting, visibility, paying);
-        }
-
-        public Wanted asking(QuestionForm... asked) {
-            return new Wanted(
-                    seats, waitlist, online, starts, List.of(asked), style, taking, inviting, visibility, paying);
+            return with(seats.withoutWaitlist());
         }
 
         /** Freed seats are offered, to be answered in time. */
         public Wanted callingUp() {
-            return taking(TakingForm.openly());
+            return with(seats.freeing(FreedSeats.CALL_UP));
         }
 
-        public Wanted taking(TakingForm manner) {
-            return new Wanted(seats, waitlist, online, starts, questions, style, manner, inviting, visibility, paying);
+        public Wanted onAir(String start) {
+            return new Wanted(true, List.of(start), seats, access, asking, cost, after);
+        }
+
+        public Wanted at(String... times) {
+            return new Wanted(online, List.of(times), seats, access, asking, cost, after);
+        }
+
+        public Wanted asking(QuestionForm... asked) {
+            return with(new Section.Asking(
+                    asking.phone(),
+                    asking.fullName(),
+                    asking.emailConfirmed(),
+                    Stream.of(asked).map(QuestionForm::wish).toList()));
+        }
+
+        /** The address is confirmed by a letter. */
+        public Wanted confirmed() {
+            return with(asking.confirmed());
         }
 
         /** People answer yes, maybe or no. */
-        public Wanted inviting(InvitingForm answers) {
-            return new Wanted(seats, waitlist, online, starts, questions, style, taking, answers, visibility, paying);
+        public Wanted answered(boolean companyShown, Tell tell) {
+            return with(access.answered(companyShown, tell));
         }
 
         /** A seat is paid for on registering. */
         public Wanted costing(String amount) {
-            return new Wanted(
-                    seats,
-                    waitlist,
-                    online,
-                    starts,
-                    questions,
-                    style,
-                    taking,
-                    inviting,
-                    visibility,
-                    new PayingForm(amount, "CAD"));
+            return new Wanted(online, starts, seats, access, asking, Section.Cost.of(amount, "CAD"), after);
+        }
+
+        public Wanted saidAfter(String text, String address) {
+            return new Wanted(online, starts, seats, access, asking, cost, new Section.After(text, address));
         }
 
         public Wanted invitedOnly() {
-            return new Wanted(seats, waitlist, online, starts, questions, style, taking, inviting, "INVITED", paying);
+            return with(access.seen(Visibility.INVITED));
         }
 
         public Wanted by(SignUpStyle signUp) {
-            return new Wanted(seats, waitlist, online, starts, questions, signUp, taking, inviting, visibility, paying);
+            return with(access.by(signUp));
         }
     }
 

@@ -6,24 +6,22 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import jollyroster.core.dates.SessionTime;
 import jollyroster.core.seats.SignUpStyle;
 import jollyroster.hosting.BusyReading;
+import jollyroster.programme.Format;
 import jollyroster.programme.OfferingCommands;
 import jollyroster.programme.OfferingStatus;
+import jollyroster.programme.Section;
 import jollyroster.programme.SessionCommands;
 import jollyroster.programme.SessionCommands.NewDate;
+import jollyroster.programme.Tell;
+import jollyroster.programme.Tint;
 import jollyroster.programme.Venue;
 import jollyroster.programme.VenueCommands;
-import jollyroster.sheet.InvitingForm;
-import jollyroster.sheet.PayingForm;
-import jollyroster.sheet.PlaceForm;
+import jollyroster.programme.Visibility;
 import jollyroster.sheet.QuestionForm;
-import jollyroster.sheet.SeatsForm;
-import jollyroster.sheet.SheetForm;
-import jollyroster.sheet.SignUpForm;
-import jollyroster.sheet.TakingForm;
-import jollyroster.sheet.WordsForm;
 import org.springframework.context.annotation.Profile;
 import org.springframework.stereotype.Component;
 
@@ -71,17 +69,20 @@ class DemoProgramme {
         venueIds.put(name, venues.add(form, DemoActor.PROGRAM).orElseThrow());
     }
 
-    private PlaceForm at(String format, String venue, String... hosts) {
-        String[] ids = java.util.Arrays.stream(hosts)
-                .map(name -> String.valueOf(team.member(name)))
-                .toArray(String[]::new);
-        return PlaceForm.of(format, String.valueOf(venueIds.get(venue)), ids);
+    private Section.Place at(Format format, String venue, String... hosts) {
+        return Section.Place.at(
+                format, venueIds.get(venue), Stream.of(hosts).map(team::member).toList());
     }
 
-    private long keep(SheetForm sheet) {
-        long offering = offerings.draft(sheet.words().title(), DemoData.HOME, DemoActor.PROGRAM);
-        offerings.save(offering, sheet.version(), sheet.sections(), DemoActor.PROGRAM);
+    private long keep(Section.Words words, Section... others) {
+        long offering = offerings.draft(words.title(), DemoData.HOME, DemoActor.PROGRAM);
+        List<Section> all = Stream.concat(Stream.of(words), Stream.of(others)).toList();
+        offerings.save(offering, all, DemoActor.PROGRAM);
         return offering;
+    }
+
+    private static Section.Asking asking(QuestionForm... questions) {
+        return Section.Asking.of(Stream.of(questions).map(QuestionForm::wish).toList());
     }
 
     private List<Long> dates(long offering, int minutes, String... starts) {
@@ -96,7 +97,7 @@ class DemoProgramme {
     }
 
     List<Long> radio() {
-        WordsForm words = WordsForm.of(
+        Section.Words words = Section.Words.of(
                         "Marine VHF radio procedure",
                         "Ninety live minutes on the air: calling, distress, urgency and safety, with a working set at the other end.",
                         """
@@ -109,24 +110,25 @@ class DemoProgramme {
                         Everybody says each call aloud; a dozen are called on the air. No set is needed: your microphone is the set.
                         """,
                         "Headphones, and a quiet room.")
-                .saying("Anybody who goes out, or means to", "", "radio, online");
-        long offering = keep(SheetForm.titled(words.title())
-                .with(words)
-                .with(at("ONLINE", "Signal room", DemoOrganisation.OTTOLINE))
-                .with(SeatsForm.of("90", "500", true, "1").buffered("15", "15"))
-                .asking(List.of(
+                .meant("Anybody who goes out, or means to", "radio", "online");
+        long offering = keep(
+                words,
+                at(Format.ONLINE, "Signal room", DemoOrganisation.OTTOLINE).buffered(15, 15),
+                new Section.Length(90),
+                Section.Seats.of(500, 1),
+                asking(
                         question(
                                 "CHOOSE_ONE",
                                 "What do you hold?",
                                 "so that we pitch it right",
                                 true,
                                 "None yet\nVHF licence\nCoast certificate\nCrew certificate"),
-                        question("SHORT_TEXT", "Your boat or club", "leave it empty if you have none", false, ""))));
+                        question("SHORT_TEXT", "Your boat or club", "leave it empty if you have none", false, "")));
         return dates(offering, 90, "2027-02-16T19:00", "2027-03-02T19:00", "2027-03-10T12:00", "2027-03-16T19:00");
     }
 
     List<Long> knots() {
-        WordsForm words = WordsForm.of(
+        Section.Words words = Section.Words.of(
                         "Knots and splicing bench",
                         "Two hours at the bench with real rope: six knots that hold, two that should not, and an eye splice to take home.",
                         """
@@ -136,13 +138,14 @@ class DemoProgramme {
                         The bench has eight places. Come alone or bring up to two others.
                         """,
                         "Nothing. Rope, fids and tea are there.")
-                .saying("Beginners, ten years and up", "CA$12 a head, paid at the door", "hands on, families")
-                .tinted("rust");
-        long offering = keep(SheetForm.titled(words.title())
-                .with(words)
-                .with(at("IN_PERSON", "Rope loft", DemoOrganisation.BARNABY))
-                .with(SeatsForm.of("120", "8", true, "3").buffered("30", "30").needing("3", "2"))
-                .asking(List.of(
+                .meant("Beginners, ten years and up", "hands on", "families");
+        long offering = keep(
+                words,
+                at(Format.IN_PERSON, "Rope loft", DemoOrganisation.BARNABY).buffered(30, 30),
+                Section.Seats.of(8, 3).needing(3, 2),
+                Section.Cost.saying("CA$12 a head, paid at the door"),
+                new Section.Look(Tint.RUST),
+                asking(
                         question(
                                 "CHOOSE_ONE",
                                 "Left-handed?",
@@ -160,35 +163,28 @@ class DemoProgramme {
                                 true,
                                 "Three-strand\nBraid | 3\nNone, thank you"),
                         question("NUMBER", "How old is the youngest of you?", "", false, "")
-                                .within("10", "99"))));
+                                .within("10", "99")));
         pictures.drawn().ifPresent(picture -> offerings.setPicture(offering, picture, DemoActor.PROGRAM));
         return dates(offering, 120, "2027-02-27T12:00", "2027-03-06T12:00", "2027-03-13T12:00", "2027-03-20T12:00");
     }
 
     /** Six evenings on one registration; they straddle the European clock change. */
     List<Long> navigation() {
-        WordsForm words = WordsForm.of(
+        Section.Words words = Section.Words.of(
                         "Coastal navigation",
                         "Six evenings with paper charts: tides, bearings, passage plans, and a night exercise on the last.",
                         "Bring questions. **All six evenings belong together**; one registration is good for all.",
                         "A soft pencil and dividers, if you have them.")
-                .saying("Skippers and mates of small craft", "CA$240 for all six evenings", "course")
-                .tinted("kelp");
-        long offering = keep(SheetForm.titled(words.title())
-                .with(words)
-                .with(at("IN_PERSON", "Chart room", DemoOrganisation.SABLE))
-                .with(SeatsForm.of("120", "16", true, "2").needing("8", "5"))
-                .with(SignUpForm.by(SignUpStyle.WHOLE_SERIES))
-                .with(new TakingForm(
-                        "CALL_UP",
-                        "12",
-                        "OPTIONAL",
-                        true,
-                        false,
-                        "24",
-                        "Chart 4385 is handed out on the first evening.",
-                        ""))
-                .asking(List.of(
+                .meant("Skippers and mates of small craft", "course");
+        long offering = keep(
+                words,
+                at(Format.IN_PERSON, "Chart room", DemoOrganisation.SABLE),
+                Section.Seats.of(16, 2).needing(8, 5).waitingAtMost(12),
+                Section.Access.OPEN.by(SignUpStyle.WHOLE_SERIES).changedUntil(24),
+                Section.Cost.saying("CA$240 for all six evenings"),
+                new Section.After("Chart 4385 is handed out on the first evening.", ""),
+                new Section.Look(Tint.KELP),
+                asking(
                         question(
                                 "CHOOSE_SEVERAL",
                                 "Which waters do you sail?",
@@ -196,7 +192,7 @@ class DemoProgramme {
                                 false,
                                 "Inshore\nThe bay\nOffshore\nRivers and lakes"),
                         question("LONG_TEXT", "What would you like to be able to do?", "", false, ""),
-                        question("AGREEMENT", "I can come to at least five of the six evenings", "", true, ""))));
+                        question("AGREEMENT", "I can come to at least five of the six evenings", "", true, "")));
         return dates(
                 offering,
                 120,
@@ -210,36 +206,36 @@ class DemoProgramme {
 
     /** Small crews, one date each. The first collides with the bench, and the demo shows by how many minutes. */
     List<Long> drill() {
-        WordsForm words = WordsForm.of(
+        Section.Words words = Section.Words.of(
                         "Man-overboard drill",
                         "Two hours under sail and engine, five to a boat: spot, turn, stop, lift.",
                         "You will be cold and you will be good at it. Foul-weather gear is lent.",
                         "Boots, and dry clothes for afterwards.")
-                .saying("Crews who have sailed together at least once", "", "on the water")
-                .tinted("heather");
-        long offering = keep(SheetForm.titled(words.title())
-                .with(words)
-                .with(at("IN_PERSON", "Boathouse", DemoOrganisation.BARNABY))
-                .with(SeatsForm.of("120", "5", true, "2").buffered("30", "30").needing("3", "3"))
-                .with(SignUpForm.by(SignUpStyle.ONE_DATE)));
+                .meant("Crews who have sailed together at least once", "on the water");
+        long offering = keep(
+                words,
+                at(Format.IN_PERSON, "Boathouse", DemoOrganisation.BARNABY).buffered(30, 30),
+                Section.Seats.of(5, 2).needing(3, 3),
+                Section.Access.OPEN.by(SignUpStyle.ONE_DATE),
+                new Section.Look(Tint.HEATHER));
         return dates(offering, 120, "2027-03-20T14:45", "2027-03-27T10:00", "2027-03-27T14:30");
     }
 
     /** People answer whether they come, and with whom. */
     long openEvening() {
-        WordsForm words = WordsForm.of(
+        Section.Words words = Section.Words.of(
                         "Open evening at the boathouse",
                         "Chowder, the season's plans, and the boats on the slip before they go in.",
                         "Bring whoever you like. **Chowder is on the stove from half past six.**",
                         "Something warm; the big doors stay open.")
-                .saying("Friends of the school", "", "evenings")
-                .tinted("ochre");
-        long offering = keep(SheetForm.titled(words.title())
-                .with(words)
-                .with(at("IN_PERSON", "Boathouse", DemoOrganisation.SABLE))
-                .with(SeatsForm.of("150", "40", true, "3"))
-                .with(new SignUpForm("", "UNLISTED", "24", "0"))
-                .with(new InvitingForm(true, true, "DAILY")));
+                .meant("Friends of the school", "evenings");
+        long offering = keep(
+                words,
+                at(Format.IN_PERSON, "Boathouse", DemoOrganisation.SABLE),
+                new Section.Length(150),
+                Section.Seats.of(40, 3),
+                Section.Access.OPEN.seen(Visibility.UNLISTED).between(0, 24).answered(true, Tell.DAILY),
+                new Section.Look(Tint.OCHRE));
         return dates(offering, 150, "2027-03-26T18:30").get(0);
     }
 
@@ -250,27 +246,29 @@ class DemoProgramme {
 
     /** @return the briefing's session */
     long forInvitedAndFew() {
-        WordsForm briefing = WordsForm.of(
+        Section.Words briefing = Section.Words.of(
                 "Instructor briefing", "What the season brings, by telephone, in forty minutes.", "For the team.", "");
-        long offering = keep(SheetForm.titled(briefing.title())
-                .with(briefing)
-                .with(at("IN_PERSON", "Duty line", DemoOrganisation.OTTOLINE))
-                .with(SeatsForm.of("40", "12", false, "1"))
-                .with(new SignUpForm("", "INVITED", "", "")));
+        long offering = keep(
+                briefing,
+                at(Format.IN_PERSON, "Duty line", DemoOrganisation.OTTOLINE),
+                new Section.Length(40),
+                Section.Seats.of(12, 1).withoutWaitlist(),
+                Section.Access.OPEN.seen(Visibility.INVITED));
         long session = dates(offering, 40, "2027-03-12T08:30").get(0);
-        WordsForm survival = WordsForm.of(
+        Section.Words survival = Section.Words.of(
                         "Sea survival refresher",
                         "A day in the pool and the raft, for certificates that run out this year.",
                         "Life-jackets, raft drill, helicopter lift in the pool.",
                         "Swimwear and a towel.")
-                .saying("Holders of a basic certificate", "", "course, certificates");
-        long refresher = keep(SheetForm.titled(survival.title())
-                .with(survival)
-                .with(at("IN_PERSON", "Boathouse", DemoOrganisation.SABLE, DemoOrganisation.OTTOLINE))
-                .with(SeatsForm.of("420", "12", true, "1").needing("6", "10"))
-                .with(new SignUpForm("", "UNLISTED", "72", "60"))
-                .with(new PayingForm("180.00", "CAD"))
-                .asking(List.of(
+                .meant("Holders of a basic certificate", "course", "certificates");
+        long refresher = keep(
+                survival,
+                at(Format.IN_PERSON, "Boathouse", DemoOrganisation.SABLE, DemoOrganisation.OTTOLINE),
+                new Section.Length(420),
+                Section.Seats.of(12, 1).needing(6, 10),
+                Section.Access.OPEN.seen(Visibility.UNLISTED).between(60, 72),
+                Section.Cost.of("180.00", "CAD"),
+                asking(
                         question("DATE", "Your certificate runs out on", "as it is printed on it", true, "")
                                 .within("2026-01-01", "2030-12-31"),
                         question(
@@ -278,7 +276,7 @@ class DemoProgramme {
                                 "I am fit to swim and to be lifted, and know of no reason not to",
                                 "",
                                 true,
-                                ""))));
+                                "")));
         dates(refresher, 420, "2027-04-17T09:00");
         return session;
     }

@@ -6,22 +6,21 @@ import java.util.List;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
+import java.util.stream.Stream;
 import jollyroster.answers.Answer;
 import jollyroster.core.dates.SessionTime;
 import jollyroster.programme.AskedQuestion;
+import jollyroster.programme.Format;
 import jollyroster.programme.OfferingCommands;
 import jollyroster.programme.OfferingStatus;
 import jollyroster.programme.ProgrammeQueries;
+import jollyroster.programme.Section;
 import jollyroster.programme.SessionCommands;
 import jollyroster.programme.Venue;
 import jollyroster.programme.VenueCommands;
 import jollyroster.seating.Application;
 import jollyroster.seating.RegistrationCommands;
-import jollyroster.sheet.PlaceForm;
 import jollyroster.sheet.QuestionForm;
-import jollyroster.sheet.SeatsForm;
-import jollyroster.sheet.SheetForm;
-import jollyroster.sheet.WordsForm;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
 import org.springframework.context.annotation.Profile;
@@ -75,26 +74,27 @@ class MeasuringStick implements ApplicationRunner {
 
     private void publish(String title, long venue, int seats) {
         long offering = offerings.draft(title, DemoData.HOME, DemoActor.PROGRAM);
-        SheetForm sheet = sheet(title, venue, seats);
-        offerings.save(offering, sheet.version(), sheet.sections(), DemoActor.PROGRAM);
+        offerings.save(offering, sections(title, venue, seats), DemoActor.PROGRAM);
         SessionTime time =
                 SessionTime.resolve(LocalDateTime.parse("2027-04-20T19:00"), DemoData.HOME, Duration.ofHours(2));
         sessions.addDate(offering, time, seats, DemoActor.PROGRAM);
         offerings.turn(offering, OfferingStatus.PUBLISHED, DemoActor.PROGRAM);
     }
 
-    private static SheetForm sheet(String title, long venue, int seats) {
-        return SheetForm.titled(title)
-                .with(WordsForm.of(
+    private static List<Section> sections(String title, long venue, int seats) {
+        return List.of(
+                Section.Words.of(
                         title,
                         "Everybody fits.",
                         "A **description** of ordinary length, with a list:\n\n- one\n- two\n- three",
-                        ""))
-                .with(PlaceForm.of("IN_PERSON", String.valueOf(venue)))
-                .with(SeatsForm.of("120", String.valueOf(seats), true, "3"))
-                .asking(List.of(
-                        QuestionForm.of("CHOOSE_ONE", "Left-handed?", "", true, "Yes\nNo"),
-                        QuestionForm.of("SHORT_TEXT", "Your boat", "", false, "")));
+                        ""),
+                Section.Place.at(Format.IN_PERSON, venue, List.of()),
+                Section.Seats.of(seats, 3),
+                Section.Asking.of(Stream.of(
+                                QuestionForm.of("CHOOSE_ONE", "Left-handed?", "", true, "Yes\nNo"),
+                                QuestionForm.of("SHORT_TEXT", "Your boat", "", false, ""))
+                        .map(QuestionForm::wish)
+                        .toList()));
     }
 
     @GetMapping("/empty")

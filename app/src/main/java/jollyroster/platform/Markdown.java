@@ -2,9 +2,12 @@ package jollyroster.platform;
 
 import com.github.benmanes.caffeine.cache.Caffeine;
 import com.github.benmanes.caffeine.cache.LoadingCache;
+import java.util.stream.Collectors;
 import org.commonmark.node.Node;
 import org.commonmark.parser.Parser;
 import org.commonmark.renderer.html.HtmlRenderer;
+import org.commonmark.renderer.text.LineBreakRendering;
+import org.commonmark.renderer.text.TextContentRenderer;
 import org.owasp.html.PolicyFactory;
 import org.owasp.html.Sanitizers;
 
@@ -14,6 +17,9 @@ public final class Markdown {
     private static final Parser PARSER = Parser.builder().build();
     private static final HtmlRenderer RENDERER =
             HtmlRenderer.builder().escapeHtml(true).sanitizeUrls(true).build();
+    private static final TextContentRenderer WORDS = TextContentRenderer.builder()
+            .lineBreakRendering(LineBreakRendering.COMPACT)
+            .build();
     private static final PolicyFactory POLICY =
             Sanitizers.FORMATTING.and(Sanitizers.BLOCKS).and(Sanitizers.LINKS);
 
@@ -33,7 +39,16 @@ public final class Markdown {
         return text.replaceAll("([\\\\`*_{}\\[\\]()#+!<>|~&-])", "\\\\$1");
     }
 
-    /** The same without keeping the result, for text that is rendered once. */
+    /** The words alone, on one line; what were lines of their own are parted by dots. */
+    public static String words(String markdown) {
+        return WORDS.render(PARSER.parse(markdown))
+                .lines()
+                .map(line -> line.strip().replaceFirst("^[-*] ", ""))
+                .filter(line -> !line.isEmpty())
+                .collect(Collectors.joining(" · "));
+    }
+
+    /** {@link #toSafeHtml} without keeping the result, for text that is rendered once. */
     public static String render(String markdown) {
         Node document = PARSER.parse(markdown);
         return POLICY.sanitize(RENDERER.render(document));

@@ -26,6 +26,7 @@ public class OfferingCommands {
     private final OutboxCommands outbox;
     private final SessionCommands sessions;
     private final SectionCommands keep;
+    private final AddressCommands addresses;
     private final SeatCounts counts;
     private final Clock clock;
 
@@ -34,23 +35,27 @@ public class OfferingCommands {
             OutboxCommands outbox,
             SessionCommands sessions,
             SectionCommands keep,
+            AddressCommands addresses,
             SeatCounts counts,
             Clock clock) {
         this.writes = writes;
         this.outbox = outbox;
         this.sessions = sessions;
         this.keep = keep;
+        this.addresses = addresses;
         this.counts = counts;
         this.clock = clock;
     }
 
-    /** What came of saving a sheet. */
+    /** What came of saving a section. */
     public enum Saved {
         KEPT,
-        /** Somebody else saved it since it was read; nothing was changed. */
+        /** Somebody else saved this section since it was read; nothing was changed. */
         OVERTAKEN,
         /** People are registered, so that the sign-up style can no longer change; nothing was changed. */
         STYLE_HELD,
+        /** Another offering has this address, or had it; nothing was changed. */
+        ADDRESS_TAKEN,
         UNKNOWN
     }
 
@@ -60,12 +65,12 @@ public class OfferingCommands {
         actor.requireOrganiser();
         OfferingRecord row = writes.sql().newRecord(OFFERING);
         row.setZone(zone.getId());
-        row.setSlug(freeSlug(title));
+        row.setSlug(addresses.freeFor(title));
         row.setShortCode(shortCode());
         row.setStatus(OfferingStatus.DRAFT.name());
         row.setVersion(1);
         row.setCreatedAt(clock.instant());
-        keep.fill(row, Section.ofDraft(title));
+        Section.ofDraft(title).forEach(section -> SectionRow.fill(row, section));
         long id = insert(row);
         outbox.planByDefault(id);
         return id;
@@ -79,16 +84,6 @@ public class OfferingCommands {
                 .fetchOne(OFFERING.ID);
     }
 
-    private String freeSlug(String title) {
-        String slug = Slugs.of(title);
-        List<String> taken = writes.sql()
-                .select(OFFERING.SLUG)
-                .from(OFFERING)
-                .where(OFFERING.SLUG.startsWith(slug))
-                .fetch(OFFERING.SLUG);
-        return Slugs.free(slug, taken);
-    }
-
     /** 31 letters to the 7th are 27 thousand million codes; guessing one that leads somewhere is a long game. */
     private static String shortCode() {
         StringBuilder code = new StringBuilder();
@@ -97,31 +92,41 @@ public class OfferingCommands {
     }
 
     /**
-     * Keeps these sections. While it is a draft, its dates follow the usual number of seats.
+     * Keeps a section. While it is a draft, its dates follow the usual number of seats.
      *
-     * @param version of the offering when they were read
+     * @param seen how often this part had been kept when it was read; see {@link SectionQueries}
      */
     @Transactional
-    public Saved save(long offering, int version, List<Section> sections, Actor actor) {
+    public Saved save(long offering, Section section, int seen, Actor actor) {
         actor.requireOrganiser();
-        Optional<OfferingRecord> row = row(offering);
-        if (row.isEmpty()) {
+        return keep.versionOf(offering, section.part()) == seen
+                ? save(offering, List.of(section), actor)
+                : Saved.OVERTAKEN;
+    }
+
+    /** Keeps these sections, whoever else kept them meanwhile. All of them or none. */
+    @Transactional
+    public Saved save(long offering, List<? extends Section> sections, Actor actor) {
+        actor.requireOrganiser();
+        OfferingRecord row = row(offering).orElse(null);
+        if (row == null) {
             return Saved.UNKNOWN;
         }
-        if (row.get().getVersion() != version) {
-            return Saved.OVERTAKEN;
-        }
-        String styleBefore = row.get().getStyle();
-        int seatsBefore = row.get().getSeats();
-        keep.fill(row.get(), sections);
-        boolean restyled = !row.get().getStyle().equals(styleBefore);
-        if (restyled && counts.isAnybodyOn(sessions.idsOf(offering))) {
+        OfferingRecord before = row.copy();
+        sections.forEach(section -> SectionRow.fill(row, section));
+        if (!row.getStyle().equals(before.getStyle()) && counts.isAnybodyOn(sessions.idsOf(offering))) {
             return Saved.STYLE_HELD;
         }
-        row.get().setVersion(version + 1);
-        row.get().store();
+        if (!row.getSlug().equals(before.getSlug())) {
+            if (!addresses.isFree(row.getSlug(), offering)) {
+                return Saved.ADDRESS_TAKEN;
+            }
+            addresses.renamed(offering, before.getSlug(), row.getSlug());
+        }
+        row.setVersion(before.getVersion() + 1);
+        row.store();
         keep.keepRows(offering, sections);
-        sessions.followSheet(offering, seatsBefore);
+        sessions.followSheet(offering, before.getSeats());
         return Saved.KEPT;
     }
 
@@ -158,7 +163,7 @@ public class OfferingCommands {
         return row(offering).map(from -> {
             OfferingRecord copy = from.copy();
             copy.setTitle(title);
-            copy.setSlug(freeSlug(title));
+            copy.setSlug(addresses.freeFor(title));
             copy.setShortCode(shortCode());
             copy.setStatus(OfferingStatus.DRAFT.name());
             copy.setIsPattern(as == Copy.PATTERN);

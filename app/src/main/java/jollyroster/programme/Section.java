@@ -7,10 +7,13 @@ import jollyroster.core.prices.Price;
 import jollyroster.core.seats.FreedSeats;
 import jollyroster.core.seats.SignUpStyle;
 
-/** A part of an offering that is kept as a whole: checked, typed, ready for the store. */
+/** What a {@link Part} of an offering says: checked, typed, ready for the store. */
 public sealed interface Section {
 
-    /** What is said. @param contact for questions; empty for the organisation's @param price as people read it */
+    /** The part it belongs to. */
+    Part part();
+
+    /** What is said. @param contact for questions; empty for the organisation's */
     record Words(
             String title,
             String summary,
@@ -19,26 +22,117 @@ public sealed interface Section {
             String audience,
             String language,
             List<String> labels,
-            String price,
             String contact)
             implements Section {
         public Words {
             labels = List.copyOf(labels);
         }
-    }
 
-    /** The colour of its page. */
-    record Look(Tint tint) implements Section {}
+        /** Held in English, for anybody. */
+        public static Words of(String title, String summary, String description, String bring) {
+            return new Words(title, summary, description, bring, "", "en", List.of(), "");
+        }
 
-    /** Where, and with whom. @param hosts the numbers of members, in order @param hostName who else leads it */
-    record Place(Format format, Optional<Long> venue, List<Long> hosts, String hostName) implements Section {
-        public Place {
-            hosts = List.copyOf(hosts);
+        public Words meant(String forWhom, String... found) {
+            return new Words(title, summary, description, bring, forWhom, language, List.of(found), contact);
+        }
+
+        @Override
+        public Part part() {
+            return Part.WORDS;
         }
     }
 
-    /** How long a date is and what is kept free around it, in minutes. */
-    record Hours(int length, int bufferBefore, int bufferAfter, int door, int overrun) implements Section {}
+    /** How long a new date is, in minutes. */
+    record Length(int minutes) implements Section {
+        @Override
+        public Part part() {
+            return Part.DATES;
+        }
+    }
+
+    /**
+     * Where, and with whom.
+     *
+     * @param hosts the numbers of members, in order
+     * @param hostName who else leads it
+     * @param bufferBefore minutes hosts and venue are kept free before the start
+     * @param bufferAfter the same after the end
+     */
+    record Place(
+            Format format, Optional<Long> venue, List<Long> hosts, String hostName, int bufferBefore, int bufferAfter)
+            implements Section {
+        public Place {
+            hosts = List.copyOf(hosts);
+        }
+
+        /** Nothing is kept free before or after. */
+        public static Place at(Format format, long venue, List<Long> hosts) {
+            return new Place(format, Optional.of(venue), hosts, "", 0, 0);
+        }
+
+        public Place buffered(int before, int after) {
+            return new Place(format, venue, hosts, hostName, before, after);
+        }
+
+        public Place led(String by) {
+            return new Place(format, venue, hosts, by, bufferBefore, bufferAfter);
+        }
+
+        @Override
+        public Part part() {
+            return Part.PLACE;
+        }
+    }
+
+    /**
+     * Who may come, how, and until when.
+     *
+     * @param opensDays how many days before the start registration opens; 0 for at once
+     * @param rsvp whether people answer rather than register
+     * @param companyShown whether people see who comes
+     * @param tell when the organiser hears of answers
+     */
+    record Access(
+            SignUpStyle style,
+            Visibility visibility,
+            int opensDays,
+            int cutoffMinutes,
+            int changesMinutes,
+            boolean rsvp,
+            boolean companyShown,
+            Tell tell)
+            implements Section {
+
+        /** Any date, listed, open at once and until the start. */
+        public static final Access OPEN =
+                new Access(SignUpStyle.ANY_DATE, Visibility.LISTED, 0, 0, 0, false, false, Tell.NEVER);
+
+        public Access by(SignUpStyle way) {
+            return new Access(way, visibility, opensDays, cutoffMinutes, changesMinutes, rsvp, companyShown, tell);
+        }
+
+        public Access seen(Visibility by) {
+            return new Access(style, by, opensDays, cutoffMinutes, changesMinutes, rsvp, companyShown, tell);
+        }
+
+        public Access between(int days, int cutoffHours) {
+            return new Access(style, visibility, days, cutoffHours * 60, changesMinutes, rsvp, companyShown, tell);
+        }
+
+        public Access changedUntil(int hours) {
+            return new Access(style, visibility, opensDays, cutoffMinutes, hours * 60, rsvp, companyShown, tell);
+        }
+
+        public Access answered(boolean shown, Tell told) {
+            return new Access(style, visibility, opensDays, cutoffMinutes, changesMinutes, true, shown, told);
+        }
+
+        @Override
+        public Part part() {
+            return Part.ACCESS;
+        }
+    }
 
     /**
      * The seats of a date.
@@ -55,40 +149,125 @@ public sealed interface Section {
             int largestParty,
             int minimum,
             int decideDays)
-            implements Section {}
+            implements Section {
 
-    /** Who finds it, how people come to be on it, and until when. */
-    record SignUp(SignUpStyle style, Visibility visibility, int cutoffMinutes, int opensDays, int changesMinutes)
-            implements Section {}
+        /** Anybody may wait, and freed seats are offered. */
+        public static Seats of(int seats, int largestParty) {
+            return new Seats(seats, 0, true, OptionalInt.empty(), FreedSeats.CALL_UP, largestParty, 0, 3);
+        }
 
-    /** Whether people answer rather than register, what they see of each other, and when the organiser hears of it. */
-    record Inviting(boolean rsvp, boolean companyShown, Tell tell) implements Section {}
+        public Seats withoutWaitlist() {
+            return new Seats(seats, keptBack, false, waitlistLimit, freed, largestParty, minimum, decideDays);
+        }
 
-    /** What is asked beside the questions, and what is said afterwards. */
-    record Form(PhoneRule phone, boolean fullName, boolean emailConfirmed, String afterText, String afterAddress)
-            implements Section {}
+        public Seats waitingAtMost(int parties) {
+            return new Seats(
+                    seats, keptBack, waitlist, OptionalInt.of(parties), freed, largestParty, minimum, decideDays);
+        }
 
-    /** What a seat costs, paid on registering. */
-    record Cost(Price price) implements Section {}
+        public Seats freeing(FreedSeats way) {
+            return new Seats(seats, keptBack, waitlist, waitlistLimit, way, largestParty, minimum, decideDays);
+        }
 
-    /** The questions, in order. */
-    record Questions(List<QuestionWish> asked) implements Section {
-        public Questions {
+        public Seats needing(int least, int days) {
+            return new Seats(seats, keptBack, waitlist, waitlistLimit, freed, largestParty, least, days);
+        }
+
+        @Override
+        public Part part() {
+            return Part.SEATS;
+        }
+    }
+
+    /** What is asked on registering. @param asked the questions, in order */
+    record Asking(PhoneRule phone, boolean fullName, boolean emailConfirmed, List<QuestionWish> asked)
+            implements Section {
+        public Asking {
             asked = List.copyOf(asked);
+        }
+
+        /** A name, an address, a phone number if people like, and these. */
+        public static Asking of(List<QuestionWish> questions) {
+            return new Asking(PhoneRule.OPTIONAL, false, false, questions);
+        }
+
+        public Asking confirmed() {
+            return new Asking(phone, fullName, true, asked);
+        }
+
+        public Asking inFull() {
+            return new Asking(phone, true, emailConfirmed, asked);
+        }
+
+        @Override
+        public Part part() {
+            return Part.ASKING;
+        }
+    }
+
+    /** What a seat costs, paid on registering. @param said as people read it; empty for nothing said */
+    record Cost(Price price, String said) implements Section {
+
+        /** @param amount such as {@code 180.00} */
+        public static Cost of(String amount, String currency) {
+            return new Cost(Price.typed(amount, currency).orElseThrow(), "");
+        }
+
+        /** Nothing is paid here. */
+        public static Cost saying(String said) {
+            return new Cost(Price.typed("", "CAD").orElseThrow(), said);
+        }
+
+        @Override
+        public Part part() {
+            return Part.PRICE;
+        }
+    }
+
+    /** What is said after registering. @param address an https address to go on from; empty for none */
+    record After(String text, String address) implements Section {
+        @Override
+        public Part part() {
+            return Part.MESSAGES;
+        }
+    }
+
+    /** When the door opens before the start and closes after the end, in minutes. */
+    record Door(int early, int overrun) implements Section {
+        @Override
+        public Part part() {
+            return Part.DOOR;
+        }
+    }
+
+    /** The colour of its page. */
+    record Look(Tint tint) implements Section {
+        @Override
+        public Part part() {
+            return Part.LOOK;
+        }
+    }
+
+    /** Its name in addresses: lower-case letters, digits and single hyphens. */
+    record Address(String slug) implements Section {
+        @Override
+        public Part part() {
+            return Part.SHARING;
         }
     }
 
     /** What a draft has before anybody has said more than its title. */
     static List<Section> ofDraft(String title) {
         return List.of(
-                new Words(title, "", "", "", "", "en", List.of(), "", ""),
-                new Look(Tint.DEPTH),
-                new Place(Format.IN_PERSON, Optional.empty(), List.of(), ""),
-                new Hours(120, 0, 0, 15, 15),
-                new Seats(0, 0, true, OptionalInt.empty(), FreedSeats.CALL_UP, 1, 0, 3),
-                new SignUp(SignUpStyle.ANY_DATE, Visibility.LISTED, 0, 0, 0),
-                new Inviting(false, false, Tell.NEVER),
-                new Form(PhoneRule.OPTIONAL, false, false, "", ""),
-                new Cost(Price.typed("", "CAD").orElseThrow()));
+                Words.of(title, "", "", ""),
+                new Length(120),
+                new Place(Format.IN_PERSON, Optional.empty(), List.of(), "", 0, 0),
+                Access.OPEN,
+                Seats.of(0, 1),
+                Asking.of(List.of()),
+                Cost.saying(""),
+                new After("", ""),
+                new Door(15, 15),
+                new Look(Tint.DEPTH));
     }
 }

@@ -8,7 +8,6 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.List;
-import java.util.Map;
 import java.util.OptionalInt;
 import jollyroster.core.dates.Interval;
 import jollyroster.core.dates.SessionTime;
@@ -18,8 +17,8 @@ import jollyroster.core.intake.Text;
 import jollyroster.exchange.CalendarReader;
 import jollyroster.platform.Actor;
 import jollyroster.platform.DeskPage;
-import jollyroster.programme.HostQueries;
 import jollyroster.programme.Offering;
+import jollyroster.programme.Part;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.ReplaceDatesCommands;
 import jollyroster.programme.SessionCommands;
@@ -42,7 +41,6 @@ class DatesController {
     private static final int LONGEST_TEXT = 200_000;
     private static final Duration IMPORT_REACH = Duration.ofDays(800);
     private final ProgrammeQueries queries;
-    private final HostQueries hosts;
     private final SessionCommands sessions;
     private final ReplaceDatesCommands replacing;
     private final TypedProgramme typed;
@@ -51,14 +49,12 @@ class DatesController {
 
     DatesController(
             ProgrammeQueries queries,
-            HostQueries hosts,
             SessionCommands sessions,
             ReplaceDatesCommands replacing,
             TypedProgramme typed,
             SheetAssembler assembler,
             Clock clock) {
         this.queries = queries;
-        this.hosts = hosts;
         this.sessions = sessions;
         this.replacing = replacing;
         this.typed = typed;
@@ -79,7 +75,7 @@ class DatesController {
             Model model) {
         String limited = text.substring(0, Math.min(text.length(), LONGEST_TEXT));
         model.addAttribute("typed", view(limited, typed.read(known(id), limited), replaces));
-        return "sheet/dates :: readings";
+        return "sheet/parts/dates :: readings";
     }
 
     /** Adds the typed dates, or puts them in the place of those to come. All of them or none. */
@@ -125,7 +121,7 @@ class DatesController {
     }
 
     private static String back(long id) {
-        return "redirect:/desk/offerings/" + id + "#dates";
+        return "redirect:/desk/offerings/" + id + "?open=dates#dates";
     }
 
     private String again(Model model, HttpServletResponse response, Offering offering, TypedDatesView view) {
@@ -135,10 +131,8 @@ class DatesController {
 
     private String show(Model model, Offering offering, TypedDatesView view) {
         model.addAttribute("typed", view);
-        List<Long> leaders =
-                hosts.ofOffering(offering.id()).stream().map(h -> h.id()).toList();
-        SheetForm form = KeptSheet.form(offering, leaders, queries.questions(offering.id()));
-        return assembler.page(model, offering, form, Map.of());
+        Opened dates = Opened.kept(Part.DATES, assembler.form(Part.DATES, offering));
+        return assembler.page(model, offering, dates, clock.instant());
     }
 
     /** Writes the dates to come as text, to be edited as a whole. */

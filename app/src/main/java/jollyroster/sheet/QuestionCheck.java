@@ -24,10 +24,10 @@ final class QuestionCheck {
 
     private static Optional<String> ofItself(QuestionForm q) {
         if (q.label().length() > 300 || q.help().length() > 300) {
-            return Optional.of("At most 300 characters.");
+            return Optional.of("at most 300 characters.");
         }
         if (q.knownKind().isEmpty()) {
-            return Optional.of("Choose what sort of answer you want.");
+            return Optional.of("choose an answer type.");
         }
         Question.Kind kind = q.knownKind().get();
         if (kind.hasOptions()) {
@@ -35,18 +35,18 @@ final class QuestionCheck {
         }
         return new Bounds(q.least(), q.most()).fit(kind)
                 ? Optional.empty()
-                : Optional.of("These limits do not go with this sort of answer, or the first is above the second.");
+                : Optional.of("these limits do not go with the answer type, or the first is above the second.");
     }
 
     private static Optional<String> ofOptions(List<Option> options) {
         if (options.isEmpty() || options.size() > Question.MOST_OPTIONS) {
-            return Optional.of("Give 1 to 50 options, one a line.");
+            return Optional.of("give 1 to 50 options, one a line.");
         }
         if (options.stream().anyMatch(o -> o.label().length() > Option.LONGEST_LABEL)) {
-            return Optional.of("Options of at most 200 characters.");
+            return Optional.of("options of at most 200 characters.");
         }
         return options.stream().map(Option::label).distinct().count() < options.size()
-                ? Optional.of("Two options are alike.")
+                ? Optional.of("two options are alike.")
                 : Optional.empty();
     }
 
@@ -56,14 +56,14 @@ final class QuestionCheck {
         }
         QuestionForm other = earlier.get(q.shownIf());
         if (other == null) {
-            return Optional.of("It can only depend on a question before it.");
+            return Optional.of("it can only depend on a question before it.");
         }
         if (q.valueList().isEmpty()) {
-            return Optional.of("Say with which answer to the other question it is asked.");
+            return Optional.of("say with which answer to the other question it is asked.");
         }
         List<Option> options = other.optionList();
         boolean offered = options.isEmpty()
                 || options.stream().map(Option::label).toList().containsAll(q.valueList());
-        return offered ? Optional.empty() : Optional.of("The other question does not offer this answer.");
+        return offered ? Optional.empty() : Optional.of("the other question does not offer this answer.");
     }
 }

@@ -6,7 +6,6 @@ import jollyroster.core.intake.Bounds;
 import jollyroster.core.intake.Option;
 import jollyroster.core.intake.Question;
 import jollyroster.core.intake.Text;
-import jollyroster.programme.AskedQuestion;
 import jollyroster.programme.QuestionWish;
 import org.jspecify.annotations.Nullable;
 
@@ -69,12 +68,8 @@ public record QuestionForm(
         return new QuestionForm(id, ref, kind, label, help, required, perPerson, options, least, most, other, values);
     }
 
-    /** Questions as they are asked now, in order, ready to be typed over. */
-    static List<QuestionForm> of(List<AskedQuestion> questions) {
-        return QuestionWish.of(questions).stream().map(QuestionForm::of).toList();
-    }
-
-    private static QuestionForm of(QuestionWish wish) {
+    /** A question as it is asked now, ready to be typed over. */
+    static QuestionForm of(QuestionWish wish) {
         return new QuestionForm(
                 wish.ref(),
                 wish.ref(),
@@ -91,7 +86,7 @@ public record QuestionForm(
     }
 
     /** The question as it can be kept; only when nothing is wrong with it. */
-    QuestionWish wish() {
+    public QuestionWish wish() {
         String number = String.valueOf(id);
         return new QuestionWish(
                 Text.isNumber(number, 1, Integer.MAX_VALUE) ? Optional.of(Long.valueOf(number)) : Optional.empty(),

@@ -2,11 +2,11 @@ package jollyroster.sheet;
 
 import java.time.Instant;
 import java.time.ZoneId;
-import java.util.Locale;
 import java.util.Objects;
 import jollyroster.core.readiness.Finding;
 import jollyroster.platform.MarginNote;
 import jollyroster.platform.Times;
+import jollyroster.programme.Part;
 
 /** Puts the findings of the readiness check into words. */
 public final class ReadinessView {
@@ -19,7 +19,12 @@ public final class ReadinessView {
             case ODD -> "odd";
             case REMARK -> "remark";
         };
-        return new MarginNote(lead(finding, zone), text(finding, zone), action(finding), "#" + place(finding), level);
+        return new MarginNote(
+                lead(finding, zone),
+                text(finding, zone),
+                action(finding),
+                "?open=" + part(finding).code() + "#" + part(finding).code(),
+                level);
     }
 
     /** The finding as a short sentence, for lists. */
@@ -34,11 +39,11 @@ public final class ReadinessView {
             case START_IN_PAST -> n == 1 ? "A date is in the past." : n + " dates are in the past.";
             case CUT_OFF_BEFORE_OPENING -> "Registration closes before it opens.";
             case LINK_FAILED -> n == 1 ? "A meeting link could not be made." : n + " meeting links could not be made.";
-            case HOST_DOUBLE_BOOKED -> finding.detail() + " is needed in two places.";
-            case VENUE_DOUBLE_BOOKED -> finding.detail() + " is taken twice.";
+            case HOST_DOUBLE_BOOKED -> finding.detail() + " is double-booked.";
+            case VENUE_DOUBLE_BOOKED -> finding.detail() + " is double-booked.";
             case NO_HOST -> n == 1 ? "A date has no host." : n + " dates have no host.";
             case NO_SUMMARY -> "No summary.";
-            case NO_DESCRIPTION -> "Nothing said about what it covers.";
+            case NO_DESCRIPTION -> "No description.";
             case ROOM_TOO_SMALL -> "The room holds " + n + ".";
             case ROOM_LIMIT_LOW -> "The meeting lets " + n + " in.";
             case ALL_KEPT_BACK -> "Every seat is kept back.";
@@ -72,7 +77,7 @@ public final class ReadinessView {
             case LINK_FAILED -> "The meeting service was asked several times. Ask again on the session’s page.";
             case HOST_DOUBLE_BOOKED, VENUE_DOUBLE_BOOKED ->
                 Times.dayAndTime(at(finding), zone) + ", " + n
-                        + " min, time to get ready included. See the host lanes.";
+                        + " min, time to get ready included. See the host schedule.";
             case NO_HOST -> "Nobody is named to lead it, and nobody’s time is kept free.";
             case NO_SUMMARY -> "It stands under the title in every list.";
             case NO_DESCRIPTION -> "People decide by it.";
@@ -102,8 +107,8 @@ public final class ReadinessView {
             case CLOCK_CHANGE, CLOCK_SHIFT, ASLEEP, OUT_OF_ORDER -> "See the dates";
             default ->
                 switch (finding.kind().place()) {
-                    case SUMMARY -> "Write it";
-                    case DESCRIPTION -> "Describe it";
+                    case SUMMARY -> "Write a summary";
+                    case DESCRIPTION -> "Write the description";
                     case VENUE -> "Choose a venue";
                     case HOSTS -> "Choose a host";
                     case SEATS -> "Set the seats";
@@ -115,7 +120,16 @@ public final class ReadinessView {
         };
     }
 
-    public static String place(Finding finding) {
-        return finding.kind().place().name().toLowerCase(Locale.ROOT);
+    /** The section a finding stands beside. */
+    static Part part(Finding finding) {
+        return switch (finding.kind().place()) {
+            case SUMMARY, DESCRIPTION -> Part.WORDS;
+            case VENUE, HOSTS -> Part.PLACE;
+            case SEATS -> Part.SEATS;
+            case REGISTRATION -> finding.kind() == Finding.Kind.PRICE_NOT_ASKED ? Part.PRICE : Part.ACCESS;
+            case INTAKE -> Part.ASKING;
+            case DATES -> Part.DATES;
+            case MESSAGES -> Part.MESSAGES;
+        };
     }
 }

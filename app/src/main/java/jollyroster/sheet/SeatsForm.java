@@ -1,75 +1,84 @@
 package jollyroster.sheet;
 
+import java.util.Map;
+import java.util.OptionalInt;
+import jollyroster.core.intake.Text;
+import jollyroster.core.seats.FreedSeats;
+import jollyroster.programme.Offering;
 import jollyroster.programme.Section;
 import org.jspecify.annotations.Nullable;
 
-/** What each date has. All are numbers; minutes unless they count people. */
-public record SeatsForm(
-        String minutes,
+/** The seats of a date. @param waitlistLimit the most parties that may wait; empty for no limit */
+record SeatsForm(
         String seats,
         String keptBack,
-        @Nullable Boolean waitlist,
         String largestParty,
+        @Nullable Boolean waitlist,
+        String waitlistLimit,
+        String freed,
         String minimum,
-        String decideDays,
-        String bufferBefore,
-        String bufferAfter,
-        String doorMinutes,
-        String overrunMinutes) {
-    public SeatsForm {
-        minutes = Typed.number(minutes, "120");
+        String decideDays)
+        implements PartForm {
+
+    private static final int MOST = 100_000;
+
+    SeatsForm {
         seats = Typed.number(seats, "0");
         keptBack = Typed.number(keptBack, "0");
-        waitlist = Boolean.TRUE.equals(waitlist);
         largestParty = Typed.number(largestParty, "1");
+        waitlist = Boolean.TRUE.equals(waitlist);
+        waitlistLimit = Typed.orEmpty(waitlistLimit).strip();
+        freed = Typed.orEmpty(freed);
         minimum = Typed.number(minimum, "0");
         decideDays = Typed.number(decideDays, "3");
-        bufferBefore = Typed.number(bufferBefore, "0");
-        bufferAfter = Typed.number(bufferAfter, "0");
-        doorMinutes = Typed.number(doorMinutes, "15");
-        overrunMinutes = Typed.number(overrunMinutes, "15");
     }
 
-    public static SeatsForm of(String minutes, String seats, boolean waitlist, String largestParty) {
-        return new SeatsForm(minutes, seats, "", waitlist, largestParty, "", "", "", "", "", "");
-    }
-
-    public SeatsForm needing(String least, String days) {
+    static SeatsForm of(Offering o) {
+        OptionalInt limit = o.signUp().waitlistLimit();
         return new SeatsForm(
-                minutes,
-                seats,
-                keptBack,
-                waitlist,
-                largestParty,
-                least,
-                days,
-                bufferBefore,
-                bufferAfter,
-                doorMinutes,
-                overrunMinutes);
+                String.valueOf(o.seats()),
+                String.valueOf(o.rules().keptBack()),
+                String.valueOf(o.largestParty()),
+                o.waitlistAllowed(),
+                limit.isPresent() ? String.valueOf(limit.getAsInt()) : "",
+                o.signUp().freedSeats().name(),
+                String.valueOf(o.rules().minimum()),
+                String.valueOf(o.rules().decideDays()));
     }
 
-    public SeatsForm buffered(String before, String after) {
-        return new SeatsForm(
-                minutes,
-                seats,
-                keptBack,
-                waitlist,
-                largestParty,
-                minimum,
-                decideDays,
-                before,
-                after,
-                doorMinutes,
-                overrunMinutes);
+    @Override
+    public Map<String, String> problems() {
+        boolean limited = waitlistLimit.isEmpty() || Text.isNumber(waitlistLimit, 0, MOST);
+        return new Checks()
+                .number("seats", "Seats", seats, 0, MOST)
+                .number("keptBack", "Kept back", keptBack, 0, MOST)
+                .that(noMoreKeptThanThere(), "keptBack", "Kept back: no more than there are seats.")
+                .number("largestParty", "People on one registration", largestParty, 1, 20)
+                .that(
+                        limited,
+                        "waitlistLimit",
+                        "Waitlist: a number of parties from 0 to 100,000, or empty for no limit.")
+                .oneOf(FreedSeats.values(), "freed", "A freed seat", freed)
+                .number("minimum", "To run it needs", minimum, 0, MOST)
+                .number("decideDays", "Decided, in days before", decideDays, 0, 365)
+                .problems();
     }
 
-    Section hours() {
-        return new Section.Hours(
-                Integer.parseInt(minutes),
-                Integer.parseInt(bufferBefore),
-                Integer.parseInt(bufferAfter),
-                Integer.parseInt(doorMinutes),
-                Integer.parseInt(overrunMinutes));
+    private boolean noMoreKeptThanThere() {
+        boolean numbers = Text.isNumber(keptBack, 0, MOST) && Text.isNumber(seats, 0, MOST);
+        return !numbers || Integer.parseInt(keptBack) <= Integer.parseInt(seats);
+    }
+
+    @Override
+    public Section section() {
+        return new Section.Seats(
+                Integer.parseInt(seats),
+                Integer.parseInt(keptBack),
+                Boolean.TRUE.equals(waitlist),
+                waitlistLimit.isEmpty() ? OptionalInt.empty() : OptionalInt.of(Integer.parseInt(waitlistLimit)),
+                FreedSeats.valueOf(freed),
+                Integer.parseInt(largestParty),
+                Integer.parseInt(minimum),
+                Integer.parseInt(decideDays));
     }
 }

@@ -1,77 +1,68 @@
 package jollyroster.sheet;
 
-import jakarta.servlet.http.HttpServletResponse;
-import java.io.IOException;
 import java.time.Clock;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import jollyroster.core.intake.Text;
 import jollyroster.core.readiness.Finding;
 import jollyroster.platform.Actor;
 import jollyroster.platform.DeskPage;
 import jollyroster.platform.OrganisationQueries;
-import jollyroster.platform.PictureCommands;
-import jollyroster.platform.Pictures;
-import jollyroster.programme.HostQueries;
 import jollyroster.programme.Offering;
 import jollyroster.programme.OfferingCommands;
 import jollyroster.programme.OfferingCommands.Copy;
-import jollyroster.programme.OfferingCommands.Saved;
 import jollyroster.programme.OfferingStatus;
+import jollyroster.programme.Part;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.ReadinessCheck;
 import org.springframework.http.HttpStatus;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.multipart.MultipartFile;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
-/** The offering's sheet: read like the page attendees see, changed in place. */
+/** The offering's sheet: reads like a briefing, and is changed section by section; see {@link PartController}. */
 @DeskPage
 class SheetController {
 
     private static final int LONGEST_TITLE = 120;
     private final ProgrammeQueries queries;
-    private final HostQueries hosts;
     private final OfferingCommands commands;
     private final SheetAssembler assembler;
     private final ReadinessCheck readiness;
-    private final PictureCommands pictures;
     private final OrganisationQueries organisation;
     private final Clock clock;
 
     SheetController(
             ProgrammeQueries queries,
-            HostQueries hosts,
             OfferingCommands commands,
             SheetAssembler assembler,
             ReadinessCheck readiness,
-            PictureCommands pictures,
             OrganisationQueries organisation,
             Clock clock) {
         this.queries = queries;
-        this.hosts = hosts;
         this.commands = commands;
         this.assembler = assembler;
         this.readiness = readiness;
-        this.pictures = pictures;
         this.organisation = organisation;
         this.clock = clock;
     }
 
-    /** Starts a draft, from a pattern when one is chosen. */
+    /** Starts a draft with this title, from a template when one is chosen. */
     @PostMapping("/desk/offerings")
     String draft(
             @RequestParam(defaultValue = "") String title,
             @RequestParam(defaultValue = "") String pattern,
+            RedirectAttributes flash,
             Actor actor) {
-        String named = named(title, "Untitled offering");
+        String named = named(title, "");
+        if (named.isEmpty()) {
+            flash.addFlashAttribute("warned", "Not created yet: give it a title first. Its address comes from it.");
+            return "redirect:/desk/programme#new";
+        }
         Optional<Long> copy = Text.isNumber(pattern, 1, Integer.MAX_VALUE)
                 ? commands.copy(Long.parseLong(pattern), named, Copy.DRAFT_WITHOUT_DATES, actor)
                 : Optional.empty();
@@ -88,58 +79,18 @@ class SheetController {
         return "redirect:/desk/offerings/" + offering;
     }
 
+    /** @param open the code of the section that is to be open; anything else leaves all closed */
     @GetMapping("/desk/offerings/{id}")
-    String sheet(@PathVariable long id, Model model) {
+    String sheet(@PathVariable long id, @RequestParam(defaultValue = "") String open, Model model) {
         Offering offering = known(id);
-        return assembler.page(model, offering, form(offering), Map.of());
+        Opened opened = Part.of(open)
+                .map(part -> Opened.kept(part, assembler.form(part, offering)))
+                .orElse(Opened.NOTHING);
+        return assembler.page(model, offering, opened, clock.instant());
     }
 
     private Offering known(long id) {
         return queries.offering(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
-    }
-
-    private SheetForm form(Offering offering) {
-        List<Long> leaders =
-                hosts.ofOffering(offering.id()).stream().map(h -> h.id()).toList();
-        return KeptSheet.form(offering, leaders, queries.questions(offering.id()));
-    }
-
-    @PostMapping("/desk/offerings/{id}")
-    String save(
-            @PathVariable long id,
-            @ModelAttribute SheetForm form,
-            Model model,
-            HttpServletResponse response,
-            RedirectAttributes flash,
-            Actor actor) {
-        Offering offering = known(id);
-        Map<String, String> problems = form.problems();
-        if (!problems.isEmpty()) {
-            return again(model, response, HttpStatus.UNPROCESSABLE_CONTENT, offering, form, problems);
-        }
-        Saved saved = commands.save(id, form.version(), form.sections(), actor);
-        if (saved == Saved.OVERTAKEN) {
-            model.addAttribute("overtaken", true);
-            return again(model, response, HttpStatus.CONFLICT, offering, form, Map.of());
-        }
-        if (saved == Saved.STYLE_HELD) {
-            Map<String, String> held = Map.of(
-                    "signup.style", "People are registered already; how they registered can no longer be changed.");
-            return again(model, response, HttpStatus.CONFLICT, offering, form, held);
-        }
-        flash.addFlashAttribute("said", "Kept.");
-        return to(id);
-    }
-
-    private String again(
-            Model model,
-            HttpServletResponse response,
-            HttpStatus status,
-            Offering offering,
-            SheetForm form,
-            Map<String, String> problems) {
-        response.setStatus(status.value());
-        return assembler.page(model, offering, form, problems);
     }
 
     /**
@@ -158,7 +109,7 @@ class SheetController {
                 ? readiness.of(offering, queries.sessionsOf(id), clock.instant())
                 : List.of();
         if (has(findings, Finding.Severity.STOPS)) {
-            flash.addFlashAttribute("warned", "Not published yet: see the margin for what is missing.");
+            flash.addFlashAttribute("warned", "Not published yet: the checks beside the sections say what is missing.");
         } else if (has(findings, Finding.Severity.ODD) && !anyway) {
             flash.addFlashAttribute(
                     "ask",
@@ -193,26 +144,15 @@ class SheetController {
             RedirectAttributes flash,
             Actor actor) {
         Offering offering = known(id);
-        String otherwise = as == Copy.PATTERN ? offering.title() + " pattern" : offering.title() + " again";
+        String otherwise = as == Copy.PATTERN ? offering.title() + " template" : offering.title() + " again";
         long copy =
                 commands.copy(id, named(title, named(otherwise, "")), as, actor).orElseThrow();
         flash.addFlashAttribute(
                 "said",
                 as == Copy.PATTERN
-                        ? "Saved as a pattern. New offerings can start from it."
+                        ? "Saved as a template. New offerings can start from it."
                         : "This is the copy. Only the team sees it.");
         return to(copy);
-    }
-
-    /** Asks as well what is asked on another offering. */
-    @PostMapping("/desk/offerings/{id}/questions")
-    String takeQuestions(
-            @PathVariable long id, @RequestParam(defaultValue = "0") long from, RedirectAttributes flash, Actor actor) {
-        known(id);
-        known(from);
-        commands.takeQuestions(from, id, actor);
-        flash.addFlashAttribute("said", "The questions are on this sheet now, at its end.");
-        return to(id) + "#intake";
     }
 
     @PostMapping("/desk/offerings/{id}/discard")
@@ -224,30 +164,5 @@ class SheetController {
         }
         flash.addFlashAttribute("warned", "Not discarded: it is published, or people are on it.");
         return to(id);
-    }
-
-    @PostMapping("/desk/offerings/{id}/picture")
-    String picture(
-            @PathVariable long id,
-            @RequestParam(required = false) MultipartFile file,
-            RedirectAttributes flash,
-            Actor actor)
-            throws IOException {
-        known(id);
-        if (file == null || file.isEmpty()) {
-            commands.setPicture(id, "", actor);
-            flash.addFlashAttribute("said", "No picture now.");
-            return to(id) + "#picture";
-        }
-        Optional<Pictures.Fresh> fresh =
-                file.getSize() > Pictures.LARGEST_FILE ? Optional.empty() : Pictures.photograph(file.getBytes());
-        fresh.ifPresentOrElse(
-                picture -> {
-                    commands.setPicture(id, pictures.keep(picture, actor), actor);
-                    flash.addFlashAttribute("said", "Picture kept.");
-                },
-                () -> flash.addFlashAttribute(
-                        "warned", "Not kept: it must be a JPEG, PNG or GIF of at most 5 MB and 40 million pixels."));
-        return to(id) + "#picture";
     }
 }

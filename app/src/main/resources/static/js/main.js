@@ -22,7 +22,19 @@ const modules = [
   ["[data-again]", "./again.js"],
   ["[data-chosen]", "./chosen.js"],
   ["[data-questions]", "./questions.js"],
+  ["[data-parts]", "./parts.js"],
 ];
+
+// Modules of what a page puts in later; they bind to what is inside.
+const inside = ["./typed-dates.js", "./day-picker.js", "./questions.js", "./clear-file.js", "./confirm.js"];
+
+export function refresh(box) {
+  for (const [selector, path] of modules) {
+    if (inside.includes(path) && box.querySelector(selector)) {
+      import(path).then((module) => module.start());
+    }
+  }
+}
 
 for (const [selector, path] of modules) {
   if (document.querySelector(selector)) {

@@ -1,5 +1,5 @@
 // The questions of a sheet: put in order by dragging their numbers or with the arrow keys on them, added, and shown with
-// only those fields that go with the sort of answer.
+// only those fields that go with the answer type.
 const BOUNDS = { NUMBER: "in numbers", DATE: "as 2027-03-16", SHORT_TEXT: "characters", LONG_TEXT: "characters", CHOOSE_SEVERAL: "of them" };
 const OPTIONS = ["CHOOSE_ONE", "CHOOSE_SEVERAL"];
 
@@ -95,7 +95,7 @@ const add = (box) => {
   fresh.querySelectorAll("[id]").forEach((e) => e.removeAttribute("id"));
   fresh.querySelectorAll("label[for]").forEach((label) => label.removeAttribute("for"));
   fresh.querySelector("[data-label]").setAttribute("aria-label", "Question");
-  fresh.querySelector("[data-kind]").setAttribute("aria-label", "Sort of answer");
+  fresh.querySelector("[data-kind]").setAttribute("aria-label", "Answer type");
   fresh.querySelector("[data-ref]").value = `new-${Date.now()}-${rows(box).length}`;
   fresh.querySelector(".field-problem")?.remove();
   last.after(fresh);

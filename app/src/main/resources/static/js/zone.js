@@ -1,6 +1,6 @@
 // Shows times in the visitor's zone: remembers it in a cookie, then asks the server for the same page again and puts
 // its times into this one, so that what was typed stays.
-const remembered = () => document.cookie.split("; ").some((part) => part.startsWith("zone="));
+const remembered = () => document.cookie.split("; ").find((part) => part.startsWith("zone="))?.slice("zone=".length);
 
 const replaceTimes = (fresh) => {
   for (const name of ["data-times", "data-times-choice"]) {
@@ -13,9 +13,10 @@ const replaceTimes = (fresh) => {
 };
 
 export async function start() {
-  const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
+  // The page may have been asked for just before the one left behind remembered the zone.
+  const zone = decodeURIComponent(remembered() ?? "") || Intl.DateTimeFormat().resolvedOptions().timeZone;
   const shown = document.querySelector("[data-zone]").dataset.zone;
-  if (remembered() || !zone || zone === shown || !zone.includes("/")) {
+  if (!zone || zone === shown || !zone.includes("/")) {
     return;
   }
   document.cookie = `zone=${encodeURIComponent(zone)}; path=/; max-age=31536000; samesite=lax`;

@@ -73,7 +73,7 @@ class ProgrammeStoryTest {
     void dates_are_typed_read_back_mended_in_place_picked_and_imported() {
         try (BrowserContext context = Chromium.person(port, Chromium.desktop("America/Halifax"))) {
             Page page = Chromium.signedIn(context);
-            page.navigate("/desk/offerings/4");
+            page.navigate("/desk/offerings/4?open=dates");
             page.fill("#typed", "Tue 6 Apr 10-10:30, 13:45-14:15 x5\nMon 13 Apr 2027 10-11");
             Locator readings = page.locator("#readings");
             assertThat(readings)
@@ -100,7 +100,7 @@ class ProgrammeStoryTest {
             page.click(".tools summary >> visible=true");
             page.locator(".tools").evaluate("tools => tools.open = true");
             page.setInputFiles("#ics", Path.of("src/test/resources/two-dates.ics"));
-            page.click("text=Read it");
+            page.click("text=Import");
             assertThat(page.locator("#typed")).hasValue("Fri 16 Apr 2027 18:00-20:00\nFri 23 Apr 2027 18:00-20:00\n");
         }
     }

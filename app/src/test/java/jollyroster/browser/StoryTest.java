@@ -44,28 +44,39 @@ class StoryTest {
 
     private static String publish(Page organiser) {
         organiser.navigate("/desk/programme");
-        organiser.fill("#new-title", "Tide tables for beginners");
-        organiser.click("text=Describe it");
-        assertThat(organiser.locator(".margin")).containsText("No venue yet.");
-        assertThat(organiser.locator(".margin")).containsText("No date to come.");
+        organiser.fill("#new", "Tide tables for beginners");
+        organiser.click("text=Create offering");
+        assertThat(organiser.locator("#place .part-checks")).containsText("No venue yet.");
+        assertThat(organiser.locator("#dates .part-checks")).containsText("No date to come.");
         organiser.click("text=Publish");
         assertThat(organiser.locator(".warned")).containsText("Not published yet");
 
-        organiser.fill("#summary-text", "Read the tables, draw the curve, catch the tide.");
-        organiser.fill("#description-text", "Bring a **pencil**.");
-        organiser.selectOption("select[name='place.format']", "ONLINE");
+        open(organiser, "words");
+        organiser.fill("#summary", "Read the tables, draw the curve, catch the tide.");
+        organiser.fill("#description", "Bring a **pencil**.");
+        save(organiser, "words");
+        assertThat(organiser.locator("#words .reads")).containsText("Bring a pencil.");
+        open(organiser, "place");
+        organiser.selectOption("#format", "ONLINE");
         organiser.selectOption(
-                "select[name='place.venue']",
+                "select[name='venue']",
                 new com.microsoft.playwright.options.SelectOption().setLabel("Signal room (a link for each session)"));
-        organiser.fill("input[name='seats.minutes']", "60");
-        organiser.fill("input[name='seats.seats']", "12");
+        save(organiser, "place");
+        open(organiser, "seats");
+        organiser.fill("input[name='seats']", "12");
+        organiser.keyboard().press("Enter");
+        assertThat(organiser.locator("#seats .reads")).containsText("12 seats");
+        open(organiser, "asking");
         organiser.fill("#q-label-0", "Which harbour is yours?");
         organiser.fill("#q-label-1", "How do you read the tide today?");
         organiser.selectOption("#q-kind-1", "CHOOSE_ONE");
         organiser.fill("#q-options-1", "By eye\nBy table");
-        organiser.click("text=Keep changes");
-        assertThat(organiser.locator(".said")).containsText("Kept.");
+        save(organiser, "asking");
 
+        open(organiser, "dates");
+        organiser.fill("#minutes", "60");
+        save(organiser, "dates");
+        open(organiser, "dates");
         organiser.fill("#typed", "Mon 11 Mar 10:00");
         assertThat(organiser.locator("#readings")).containsText("that date is a Thursday");
         organiser.fill("#typed", "Thu 11 Mar 10:00");
@@ -76,7 +87,17 @@ class StoryTest {
         assertThat(organiser.locator(".ask-once")).containsText("A date has no host.");
         organiser.click("text=Publish all the same");
         assertThat(organiser.locator(".status-word")).hasText("published");
-        return organiser.getAttribute(".sheet-head a", "href");
+        return organiser.getAttribute(".sheet-head .what a", "href");
+    }
+
+    private static void open(Page page, String part) {
+        page.click("#" + part + " [data-open]");
+        assertThat(page.locator("#" + part + ".is-open")).isVisible();
+    }
+
+    private static void save(Page page, String part) {
+        page.click("#" + part + " .part-fields >> text=Save");
+        assertThat(page.locator("#" + part + " .reads")).isVisible();
     }
 
     private static void register(Page attendee, String publicPage) {

@@ -86,12 +86,12 @@ class WaitlistStoryTest {
     void questions_are_put_together_with_mouse_and_keys() {
         try (BrowserContext context = Chromium.person(port, Chromium.desktop("America/Halifax"))) {
             Page page = Chromium.signedIn(context);
-            page.navigate("/desk/offerings/4");
+            page.navigate("/desk/offerings/4?open=asking");
             page.fill("#q-label-0", "Which boat?");
             page.selectOption("#q-kind-0", "CHOOSE_ONE");
             page.fill("#q-options-0", "Dinghy | 4\nYour own");
             page.fill("#q-label-1", "What is yours called?");
-            page.click("text=Add a question");
+            page.click("text=Add question");
             page.keyboard().type("Shoe size");
             Locator rows = page.locator("[data-question]");
             rows.nth(2).locator("[data-kind]").selectOption("NUMBER");
@@ -105,8 +105,9 @@ class WaitlistStoryTest {
                     .selectOption(new com.microsoft.playwright.options.SelectOption().setLabel("if “Which boat?”"));
             rows.nth(2).locator("[data-shown-values] textarea").fill("Your own");
             assertThat(Chromium.violations(page)).isEmpty();
-            page.click("text=Keep changes");
-            assertThat(page.locator(".said")).hasText("Kept.");
+            page.click("#asking .part-fields >> text=Save");
+            assertThat(page.locator("#asking .reads")).containsText("Shoe size (optional), Which boat?");
+            page.click("#asking [data-open]");
             assertThat(rows.nth(0).locator("[data-label]")).hasValue("Shoe size");
             assertThat(rows.nth(1).locator("[data-label]")).hasValue("Which boat?");
             assertThat(rows.nth(2).locator("[data-shown-if] option:checked")).hasText("if “Which boat?”");

@@ -15,7 +15,7 @@ import jollyroster.outbox.OutboxWorker;
 import jollyroster.outbox.SentMail;
 import jollyroster.programme.OfferingCommands;
 import jollyroster.programme.OfferingStatus;
-import jollyroster.sheet.InvitingForm;
+import jollyroster.programme.Tell;
 import jollyroster.standin.TrayQueries;
 import org.jsoup.nodes.Document;
 import org.junit.jupiter.api.AfterEach;
@@ -191,7 +191,7 @@ class GuestsOverHttpTest {
 
     @Test
     void what_a_calendar_answers_to_an_invitation_is_taken_if_it_is_theirs() {
-        at = saltmarrow.publish(seats(4).inviting(new InvitingForm(true, false, "NEVER")));
+        at = saltmarrow.publish(seats(4).answered(false, Tell.NEVER));
         guests = "/desk/offerings/" + at.offering() + "/guests";
         takeIn("Sunniva Strand <sunniva@calendar.example>");
         said("/send", Map.of());

@@ -17,9 +17,9 @@ import jollyroster.logbook.LogbookQueries;
 import jollyroster.outbox.OutboxQueries;
 import jollyroster.outbox.OutboxWorker;
 import jollyroster.programme.ProgrammeQueries;
+import jollyroster.programme.Tell;
 import jollyroster.seating.Application;
 import jollyroster.seating.Registering;
-import jollyroster.sheet.InvitingForm;
 import jollyroster.standin.TrayQueries;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -69,8 +69,8 @@ class InvitationLettersTest {
         clock.set(TestClock.START);
     }
 
-    private static Saltmarrow.Wanted party(int seats, String tell) {
-        return seats(seats).inviting(new InvitingForm(true, true, tell));
+    private static Saltmarrow.Wanted party(int seats, Tell tell) {
+        return seats(seats).answered(true, tell);
     }
 
     private Registering answer(Published at, String name, int party, Reply reply) {
@@ -88,7 +88,7 @@ class InvitationLettersTest {
 
     @Test
     void invitations_are_written_once_and_the_silent_are_known() {
-        Published at = saltmarrow.publish(party(4, ""));
+        Published at = saltmarrow.publish(party(4, Tell.NEVER));
         assertThat(guests.invite(
                         at.offering(),
                         List.of(
@@ -119,7 +119,7 @@ class InvitationLettersTest {
 
     @Test
     void who_asks_to_come_is_invited_or_told_that_there_is_no_room() {
-        Published at = saltmarrow.publish(party(4, "").invitedOnly());
+        Published at = saltmarrow.publish(party(4, Tell.NEVER).invitedOnly());
         guests.ask(
                 at.offering(),
                 new Guest("Dag Haverbrook", "dag@crew.example"),
@@ -139,9 +139,9 @@ class InvitationLettersTest {
 
     @Test
     void the_organiser_hears_of_each_answer_or_each_morning_or_when_answers_are_due() {
-        Published each = saltmarrow.publish(party(4, "EACH"));
-        Published daily = saltmarrow.publish(party(4, "DAILY"));
-        Published deadline = saltmarrow.publish(party(4, "DEADLINE"));
+        Published each = saltmarrow.publish(party(4, Tell.EACH));
+        Published daily = saltmarrow.publish(party(4, Tell.DAILY));
+        Published deadline = saltmarrow.publish(party(4, Tell.DEADLINE));
         digest.tellDue();
         clock.set(TestClock.START.plus(Duration.ofHours(1)));
         answer(each, "Hamish Skerry", 1, Reply.YES);

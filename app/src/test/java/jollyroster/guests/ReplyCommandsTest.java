@@ -20,11 +20,11 @@ import jollyroster.guests.GuestCommands.Guest;
 import jollyroster.logbook.LogbookQueries;
 import jollyroster.outbox.OutboxQueries;
 import jollyroster.programme.ProgrammeQueries;
+import jollyroster.programme.Tell;
 import jollyroster.seating.Application;
 import jollyroster.seating.Registering;
 import jollyroster.seating.Registration;
 import jollyroster.seating.RegistrationQueries;
-import jollyroster.sheet.InvitingForm;
 import jollyroster.sheet.QuestionForm;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -86,8 +86,8 @@ class ReplyCommandsTest {
                         "key", "visitor", AuthorityUtils.createAuthorityList("ROLE_ANONYMOUS")));
     }
 
-    private static Saltmarrow.Wanted party(int seats, String tell) {
-        return seats(seats).inviting(new InvitingForm(true, true, tell));
+    private static Saltmarrow.Wanted party(int seats, Tell tell) {
+        return seats(seats).answered(true, tell);
     }
 
     private Registering answer(Published at, String name, int party, Reply reply) {
@@ -110,7 +110,7 @@ class ReplyCommandsTest {
 
     @Test
     void a_yes_takes_seats_a_maybe_and_a_no_take_none() {
-        Published at = saltmarrow.publish(party(4, ""));
+        Published at = saltmarrow.publish(party(4, Tell.NEVER));
         long yes = id(answer(at, "Marisol Achterberg", 3, Reply.YES));
         long maybe = id(answer(at, "Teo Quillfeather", 2, Reply.MAYBE));
         long no = id(answer(at, "Wren Skerry", 1, Reply.NO));
@@ -128,7 +128,7 @@ class ReplyCommandsTest {
 
     @Test
     void a_yes_beyond_the_limit_waits_and_moves_up_when_somebody_changes_their_mind() {
-        Published at = saltmarrow.publish(party(2, ""));
+        Published at = saltmarrow.publish(party(2, Tell.NEVER));
         long first = id(answer(at, "Kofi Brannigan", 2, Reply.YES));
         long second = id(answer(at, "Anneke Strand", 1, Reply.YES));
         assertThat(state(second)).isEqualTo(RegistrationState.WAITLISTED);
@@ -142,7 +142,7 @@ class ReplyCommandsTest {
 
     @Test
     void saying_the_same_again_changes_nothing() {
-        Published at = saltmarrow.publish(party(2, ""));
+        Published at = saltmarrow.publish(party(2, Tell.NEVER));
         long id = id(answer(at, "Ilse Merrow", 1, Reply.YES));
         int letters = outbox.ofRegistration(id).size();
         replies.change(who(id), Reply.YES, Saltmarrow.self(id));
@@ -152,7 +152,7 @@ class ReplyCommandsTest {
 
     @Test
     void a_refused_larger_party_keeps_its_place_in_line_and_what_is_held_for_it() {
-        Published at = saltmarrow.publish(party(3, "").callingUp().inviting(new InvitingForm(true, true, "")));
+        Published at = saltmarrow.publish(party(3, Tell.NEVER).callingUp().answered(true, Tell.NEVER));
         guests.invite(
                 at.offering(),
                 List.of(new Guest("Oriel Saltonby", "oriel.saltonby@crew.example")),
@@ -185,8 +185,8 @@ class ReplyCommandsTest {
 
     @Test
     void an_invitation_speaks_for_one_invitee_of_one_offering_while_they_are_invited() {
-        Published at = saltmarrow.publish(party(4, ""));
-        Published other = saltmarrow.publish(party(4, ""));
+        Published at = saltmarrow.publish(party(4, Tell.NEVER));
+        Published other = saltmarrow.publish(party(4, Tell.NEVER));
         long victim = id(answer(at, "Marisol Achterberg", 1, Reply.YES));
         Application asVictim = Saltmarrow.person(at.session(), "Marisol Achterberg", 1);
         guests.invite(
@@ -217,8 +217,8 @@ class ReplyCommandsTest {
 
     @Test
     void who_answers_their_invitation_again_changes_all_they_said() {
-        Published at =
-                saltmarrow.publish(party(4, "").asking(QuestionForm.of("SHORT_TEXT", "Your boat", "", false, "")));
+        Published at = saltmarrow.publish(
+                party(4, Tell.NEVER).asking(QuestionForm.of("SHORT_TEXT", "Your boat", "", false, "")));
         guests.invite(at.offering(), List.of(new Guest("Oriel Saltonby", "oriel@crew.example")), Saltmarrow.ORGANISER);
         Link oriel = link(at, "oriel@crew.example");
         long boat = programme.questions(at.offering()).get(0).id();
@@ -249,7 +249,7 @@ class ReplyCommandsTest {
 
     @Test
     void answers_end_when_they_are_due() {
-        Published at = saltmarrow.publish(party(2, ""));
+        Published at = saltmarrow.publish(party(2, Tell.NEVER));
         long id = id(answer(at, "Ade Fenwright", 1, Reply.YES));
         clock.set(START);
         assertThat(replies.change(who(id), Reply.NO, Saltmarrow.self(id)))
@@ -259,7 +259,7 @@ class ReplyCommandsTest {
 
     @Test
     void an_address_that_answered_on_the_public_page_gets_its_link_again_and_keeps_its_answer() {
-        Published at = saltmarrow.publish(party(2, ""));
+        Published at = saltmarrow.publish(party(2, Tell.NEVER));
         long id = id(answer(at, "Bao Lindqvist", 1, Reply.YES));
         assertThat(answer(at, "Bao Lindqvist", 1, Reply.NO)).isInstanceOf(Registering.Already.class);
         assertThat(state(id)).isEqualTo(RegistrationState.REGISTERED);
@@ -267,7 +267,7 @@ class ReplyCommandsTest {
 
     @Test
     void only_the_invited_come_and_only_with_their_own_link_and_address() {
-        Published at = saltmarrow.publish(party(4, "").invitedOnly());
+        Published at = saltmarrow.publish(party(4, Tell.NEVER).invitedOnly());
         guests.invite(at.offering(), List.of(new Guest("Oriel Saltonby", "oriel@crew.example")), Saltmarrow.ORGANISER);
         guests.invite(at.offering(), List.of(new Guest("Pascoe Merrow", "pascoe@crew.example")), Saltmarrow.ORGANISER);
         Link oriel = link(at, "oriel@crew.example");

@@ -3,7 +3,6 @@ package jollyroster.programme;
 import static jollyroster.Saltmarrow.Wanted.seats;
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import jollyroster.AppTest;
@@ -130,23 +129,9 @@ class DatesOverHttpTest {
         Browserless organiser = organiser();
         String sheet = "/desk/offerings/" + at.offering();
         organiser.post(sheet, sheet + "/turn", Map.of("to", "DRAFT"));
-        Map<String, String> fields = new HashMap<>();
-        organiser
-                .get(sheet)
-                .document()
-                .select("form.in-place input[name], form.in-place textarea[name]")
-                .forEach(e -> fields.put(e.attr("name"), e.tagName().equals("textarea") ? e.text() : e.attr("value")));
-        organiser
-                .get(sheet)
-                .document()
-                .select("form.in-place select")
-                .forEach(e ->
-                        fields.put(e.attr("name"), e.select("option[selected]").attr("value")));
-        fields.put("signup.style", "ANY_DATE");
-        fields.put("words.tint", "kelp");
-        fields.put("words.summary", "");
-        fields.remove("place.hosts");
-        assertThat(organiser.post(sheet, sheet, fields).status()).isEqualTo(302);
+        Map<String, String> words = Map.of("seen", "2", "title", "Bench", "summary", "", "language", "en");
+        assertThat(organiser.post(sheet, sheet + "/parts/words", words).status())
+                .isEqualTo(302);
         organiser.post(sheet, sheet + "/turn", Map.of("to", "PUBLISHED"));
         Browserless.Page asked = organiser.get(sheet);
         assertThat(asked.document().select(".ask-once").text()).contains("No summary.");

@@ -25,6 +25,7 @@ import jollyroster.core.seats.RegistrationState;
 import jollyroster.outbox.MessageState;
 import jollyroster.outbox.OutboxQueries;
 import jollyroster.programme.ProgrammeQueries;
+import jollyroster.programme.Section;
 import jollyroster.seating.AmendCommands.Amended;
 import jollyroster.seating.AmendCommands.Wish;
 import jollyroster.seating.SwapCommands.Swapped;
@@ -123,8 +124,7 @@ class AmendingTest {
 
     @Test
     void changes_end_when_the_organiser_says_so() {
-        Published at = saltmarrow.publish(
-                seats(3).taking(new jollyroster.sheet.TakingForm("", "", "", false, false, "24", "", "")));
+        Published at = saltmarrow.publish(seats(3).callingUp().with(Section.Access.OPEN.changedUntil(24)));
         long one = register(at.session(), "Sunniva Eldjarn", 1);
         Instant until = Instant.parse("2027-03-15T22:00:00Z");
         clock.set(until.minus(Duration.ofMinutes(1)));

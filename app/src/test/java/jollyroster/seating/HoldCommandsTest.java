@@ -22,8 +22,8 @@ import jollyroster.core.seats.RegistrationState;
 import jollyroster.logbook.LogbookEntry;
 import jollyroster.logbook.LogbookQueries;
 import jollyroster.outbox.OutboxQueries;
+import jollyroster.programme.Section;
 import jollyroster.seating.HoldCommands.Replied;
-import jollyroster.sheet.TakingForm;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -224,8 +224,7 @@ class HoldCommandsTest {
 
     @Test
     void a_waitlist_has_a_limit() {
-        TakingForm one = new TakingForm("CALL_UP", "1", "", false, false, "", "", "");
-        Published at = saltmarrow.publish(seats(1).taking(one));
+        Published at = saltmarrow.publish(seats(1).with(Section.Seats.of(1, 3).waitingAtMost(1)));
         register(at, "Ottoline Vance", 1);
         register(at, "Barnaby Teague", 1);
         assertThat(roster.register(person(at.session(), "Mirela Anstruther", 1), Saltmarrow.VISITOR))
@@ -234,8 +233,7 @@ class HoldCommandsTest {
 
     @Test
     void seats_are_held_until_the_address_is_confirmed() {
-        TakingForm confirmed = new TakingForm("CALL_UP", "", "", false, true, "", "", "");
-        Published at = saltmarrow.publish(seats(1).taking(confirmed));
+        Published at = saltmarrow.publish(seats(1).callingUp().confirmed());
         long first = register(at, "Tamsin Orrery", 1);
         assertThat(of(first).state()).isEqualTo(RegistrationState.UNCONFIRMED);
         assertThat(of(first).hold().until()).contains(TestClock.START.plus(Duration.ofMinutes(30)));
@@ -253,8 +251,7 @@ class HoldCommandsTest {
 
     @Test
     void an_unconfirmed_hold_runs_out_and_frees_its_seat() {
-        TakingForm confirmed = new TakingForm("CALL_UP", "", "", false, true, "", "", "");
-        Published at = saltmarrow.publish(seats(1).taking(confirmed));
+        Published at = saltmarrow.publish(seats(1).callingUp().confirmed());
         long first = register(at, "Nerys Calloway", 1);
         clock.set(TestClock.START.plus(Duration.ofMinutes(30)));
         assertThat(waitlist.confirm(first, Saltmarrow.self(first))).isEqualTo(Replied.TOO_LATE);
@@ -297,8 +294,7 @@ class HoldCommandsTest {
     /** Confirming and running out at the same moment: one of the two happens, and the seat is counted once. */
     @Test
     void confirming_and_running_out_at_once_do_one_thing() throws Exception {
-        TakingForm confirmed = new TakingForm("CALL_UP", "", "", false, true, "", "", "");
-        Published at = saltmarrow.publish(seats(20).taking(confirmed));
+        Published at = saltmarrow.publish(seats(20).callingUp().confirmed());
         List<Long> held = IntStream.range(0, 20)
                 .mapToObj(i -> register(at, "Holder " + (char) ('A' + i), 1))
                 .toList();

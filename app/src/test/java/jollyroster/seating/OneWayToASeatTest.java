@@ -16,10 +16,10 @@ import jollyroster.TestClock;
 import jollyroster.core.seats.RegistrationState;
 import jollyroster.core.seats.SeatEvent;
 import jollyroster.core.seats.SignUpStyle;
+import jollyroster.programme.Section;
+import jollyroster.programme.Tell;
 import jollyroster.roster.RosterPageQueries;
 import jollyroster.seating.AddingCommands.Manner;
-import jollyroster.sheet.InvitingForm;
-import jollyroster.sheet.TakingForm;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -84,7 +84,7 @@ class OneWayToASeatTest {
     }
 
     private static Saltmarrow.Wanted party(int seats) {
-        return seats(seats).inviting(new InvitingForm(true, true, ""));
+        return seats(seats).answered(true, Tell.NEVER);
     }
 
     /** 5 seats, 3 of them taken, and a party of 3 that was passed over twice. */
@@ -129,7 +129,7 @@ class OneWayToASeatTest {
 
     @Test
     void an_answer_counts_pass_overs_like_any_newcomer() {
-        Published at = saltmarrow.publish(party(5).callingUp().inviting(new InvitingForm(true, true, "")));
+        Published at = saltmarrow.publish(party(5).callingUp().answered(true, Tell.NEVER));
         id(answer(at, "Marisol Achterberg", 3, SeatEvent.ANSWER_YES));
         long waiting = id(answer(at, "Anneke Strand", 3, SeatEvent.ANSWER_YES));
         id(answer(at, "Teo Quillfeather", 1, SeatEvent.ANSWER_YES));
@@ -163,7 +163,8 @@ class OneWayToASeatTest {
     @Test
     void changes_end_for_people_when_they_end_whatever_page_asks() {
         Published at = saltmarrow.publish(seats(4).at("2027-03-16T19:00", "2027-03-23T19:00")
-                .taking(new TakingForm("", "", "", false, false, "48", "", "")));
+                .callingUp()
+                .with(Section.Access.OPEN.changedUntil(48)));
         long id = register(at, "Marisol Achterberg", 1);
         clock.set(Instant.parse("2027-03-15T12:00:00Z"));
         assertThat(changes.move(id, at.dates().get(1), Saltmarrow.self(id)))

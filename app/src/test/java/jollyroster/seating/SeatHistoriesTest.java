@@ -14,17 +14,17 @@ import jollyroster.AppTest;
 import jollyroster.Saltmarrow;
 import jollyroster.Saltmarrow.Published;
 import jollyroster.TestClock;
+import jollyroster.core.seats.FreedSeats;
 import jollyroster.core.seats.RegistrationState;
 import jollyroster.core.seats.SeatEvent;
 import jollyroster.core.seats.SeatRule;
-import jollyroster.core.seats.SignUpStyle;
 import jollyroster.logbook.LogbookQueries;
 import jollyroster.programme.ProgrammeQueries;
+import jollyroster.programme.Section;
 import jollyroster.programme.Session;
+import jollyroster.programme.Tell;
 import jollyroster.seating.AddingCommands.Manner;
 import jollyroster.seating.AmendCommands.Wish;
-import jollyroster.sheet.InvitingForm;
-import jollyroster.sheet.TakingForm;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -101,12 +101,12 @@ class SeatHistoriesTest {
         history.clear();
         boolean confirmed = seed % 4 == 2;
         String price = seed % 4 == 3 ? "30" : "";
-        String freed = seed % 8 < 4 ? "CALL_UP" : "SEAT_AT_ONCE";
-        at = saltmarrow.publish(seats(6).at("2027-03-16T19:00", "2027-03-18T19:00")
-                .by(SignUpStyle.ANY_DATE)
-                .taking(new TakingForm(freed, "", "", false, confirmed, "", "", ""))
-                .inviting(new InvitingForm(rsvp, false, ""))
-                .costing(price));
+        FreedSeats freed = seed % 8 < 4 ? FreedSeats.CALL_UP : FreedSeats.SEAT_AT_ONCE;
+        Saltmarrow.Wanted wanted = seats(6).at("2027-03-16T19:00", "2027-03-18T19:00")
+                .with(Section.Seats.of(6, 3).freeing(freed))
+                .costing(price);
+        wanted = confirmed ? wanted.confirmed() : wanted;
+        at = saltmarrow.publish(rsvp ? wanted.answered(false, Tell.NEVER) : wanted);
     }
 
     @ParameterizedTest

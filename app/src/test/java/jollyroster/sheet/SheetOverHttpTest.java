@@ -12,11 +12,15 @@ import jollyroster.Saltmarrow;
 import jollyroster.Saltmarrow.Published;
 import jollyroster.programme.Offering;
 import jollyroster.programme.OfferingStatus;
+import jollyroster.programme.Part;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.seating.RegistrationCommands;
+import org.jsoup.nodes.Document;
 import org.jsoup.nodes.Element;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.web.server.LocalServerPort;
 
@@ -53,13 +57,11 @@ class SheetOverHttpTest {
         return programme.offering(at.offering()).orElseThrow();
     }
 
-    /** The sheet's own form as a browser would send it back untouched. */
-    private Map<String, String> filledIn() {
+    /** A section's own form as a browser would send it back untouched. */
+    private Map<String, String> filledIn(String part) {
         Map<String, String> fields = new LinkedHashMap<>();
-        Element form = organiser
-                .get(sheet)
-                .document()
-                .selectFirst("form[data-unsaved], form#sheet-form, main form:has([name=version])");
+        Element form =
+                organiser.get(sheet + "?open=" + part).document().selectFirst("#" + part + " form:has([name=seen])");
         form.select("input[name], textarea[name], select[name]").forEach(field -> {
             boolean tick = field.attr("type").matches("checkbox|radio");
             if (!tick || field.hasAttr("checked")) {
@@ -72,53 +74,132 @@ class SheetOverHttpTest {
         return fields;
     }
 
-    private Browserless.Page keep(Map<String, String> fields) {
-        return organiser.post(sheet, sheet, fields);
+    private Browserless.Page keep(String part, Map<String, String> fields) {
+        return organiser.post(sheet, sheet + "/parts/" + part, fields);
     }
 
-    @Test
-    void sent_back_untouched_it_changes_nothing() {
+    @ParameterizedTest
+    @EnumSource(Part.class)
+    void a_section_sent_back_untouched_changes_nothing(Part part) {
         Offering before = offering();
         List<?> questions = programme.questions(at.offering());
-        assertThat(keep(filledIn()).status()).isEqualTo(302);
-        assertThat(offering().title()).isEqualTo(before.title());
-        assertThat(offering().signUp()).isEqualTo(before.signUp());
+        assertThat(keep(part.code(), filledIn(part.code())).location()).endsWith("#" + part.code());
+        assertThat(offering())
+                .usingRecursiveComparison()
+                .ignoringFields("version")
+                .isEqualTo(before);
         assertThat(programme.questions(at.offering())).isEqualTo(questions);
     }
 
     @Test
-    void what_is_wrong_is_said_beside_it_and_nothing_is_kept() {
-        String before = offering().title();
-        Map<String, String> fields = filledIn();
-        fields.put("words.title", "Another title");
-        fields.put("seats.seats", "-3");
-        fields.put("seats.length", "a while");
-        Browserless.Page again = keep(fields);
+    void what_is_wrong_is_said_beside_it_by_name_and_nothing_is_kept() {
+        int before = offering().seats();
+        Map<String, String> fields = filledIn("seats");
+        fields.put("seats", "-3");
+        fields.put("minimum", "a few");
+        Browserless.Page again = keep("seats", fields);
         assertThat(again.status()).isEqualTo(422);
-        assertThat(again.document().select("[name=seats.seats]").attr("value")).isEqualTo("-3");
-        assertThat(again.document().select(".field-problem, .problem").size()).isGreaterThanOrEqualTo(1);
-        assertThat(offering().title()).isEqualTo(before);
+        assertThat(again.document().select("[name=seats]").attr("value")).isEqualTo("-3");
+        assertThat(again.document().select("#seats .field-problem").eachText())
+                .containsExactly(
+                        "Seats: a whole number from 0 to 100,000.",
+                        "To run it needs: a whole number from 0 to 100,000.");
+        assertThat(again.document().select(".warned").text()).contains("Please correct", "Seats:", "To run it needs:");
+        assertThat(offering().seats()).isEqualTo(before);
     }
 
     @Test
-    void of_two_who_write_at_once_the_second_is_asked_and_loses_nothing() {
-        Map<String, String> mine = filledIn();
-        Map<String, String> theirs = filledIn();
-        theirs.put("words.title", "Theirs " + at.offering());
-        assertThat(keep(theirs).status()).isEqualTo(302);
-        mine.put("words.title", "Mine " + at.offering());
-        Browserless.Page again = keep(mine);
+    void of_two_who_change_one_section_the_second_is_asked_and_loses_nothing() {
+        Map<String, String> mine = filledIn("words");
+        Map<String, String> theirs = filledIn("words");
+        theirs.put("title", "Theirs " + at.offering());
+        assertThat(keep("words", theirs).status()).isEqualTo(302);
+        mine.put("title", "Mine " + at.offering());
+        Browserless.Page again = keep("words", mine);
         assertThat(again.status()).isEqualTo(409);
-        assertThat(again.document().select("[name=words.title]").attr("value")).isEqualTo("Mine " + at.offering());
+        assertThat(again.document().select("[name=title]").attr("value")).isEqualTo("Mine " + at.offering());
         assertThat(offering().title()).isEqualTo("Theirs " + at.offering());
+        mine.put("seen", again.document().select("#words [name=seen]").attr("value"));
+        assertThat(keep("words", mine).status())
+                .as("pressed again without a look")
+                .isEqualTo(409);
+    }
+
+    @Test
+    void two_who_change_two_sections_do_not_hinder_each_other() {
+        Map<String, String> mine = filledIn("price");
+        Map<String, String> theirs = filledIn("words");
+        theirs.put("title", "Theirs " + at.offering());
+        mine.put("said", "CA$12 a head");
+        assertThat(keep("words", theirs).status()).isEqualTo(302);
+        assertThat(keep("price", mine).status()).isEqualTo(302);
+        assertThat(offering().title()).isEqualTo("Theirs " + at.offering());
+        assertThat(offering().front().price()).isEqualTo("CA$12 a head");
+    }
+
+    @Test
+    void it_reads_as_sentences_and_opens_one_section_by_a_link() {
+        Document closed = organiser.get(sheet).document();
+        assertThat(closed.select("#seats .reads").text())
+                .startsWith("6 seats a date; up to 3 people on one registration.")
+                .endsWith("It always runs.");
+        assertThat(closed.select("#asking .reads").text())
+                .contains("Boat? (required, 2 options) and I can swim (required).");
+        assertThat(closed.select(".part form")).as("nothing is open").hasSize(1);
+        Document open =
+                organiser.get(closed.select("#seats [data-open]").attr("href")).document();
+        assertThat(open.select(".part.is-open")).hasSize(1);
+        assertThat(open.select("#seats [name=seats]").attr("value")).isEqualTo("6");
+        assertThat(organiser.get(sheet + "?open=nonsense").document().select(".part.is-open"))
+                .isEmpty();
+        assertThat(organiser.post(sheet, sheet + "/parts/nonsense", Map.of()).status())
+                .isEqualTo(404);
+    }
+
+    @Test
+    void an_address_is_changed_and_the_old_one_leads_on() {
+        String old = at.slug();
+        Map<String, String> fields = filledIn("sharing");
+        fields.put("slug", "bench-of-" + at.offering());
+        assertThat(keep("sharing", fields).status()).isEqualTo(302);
+        Browserless visitor = new Browserless(port);
+        assertThat(visitor.get("/p/bench-of-" + at.offering()).status()).isEqualTo(200);
+        Browserless.Page led = visitor.get("/p/" + old + "?session=" + at.session());
+        assertThat(led.status()).isEqualTo(308);
+        assertThat(led.location()).endsWith("/p/bench-of-" + at.offering() + "?session=" + at.session());
+        assertThat(visitor.get("/p/" + old + "/dates.ics").location())
+                .endsWith("/p/bench-of-" + at.offering() + "/dates.ics");
+        Published other = saltmarrow.publish(seats(2));
+        sheet = "/desk/offerings/" + other.offering();
+        for (String taken : List.of(old, "bench-of-" + at.offering(), "Not an address", "a--b", "")) {
+            Map<String, String> wanted = filledIn("sharing");
+            wanted.put("slug", taken);
+            assertThat(keep("sharing", wanted).status()).as(taken).isIn(409, 422);
+        }
+        assertThat(visitor.get("/p/" + other.slug()).status()).isEqualTo(200);
+    }
+
+    @Test
+    void an_offering_is_not_begun_without_a_title_and_is_called_by_it() {
+        Browserless.Page none = organiser.post("/desk/programme", "/desk/offerings", Map.of("title", " "));
+        assertThat(none.location()).endsWith("/desk/programme#new");
+        assertThat(organiser.get("/desk/programme").document().select(".warned").text())
+                .contains("give it a title first");
+        String begun = organiser
+                .post("/desk/programme", "/desk/offerings", Map.of("title", "Élan & tide " + at.offering()))
+                .location();
+        long id = Long.parseLong(begun.replaceAll(".*/", ""));
+        assertThat(programme.offering(id).orElseThrow().slug()).isEqualTo("elan-tide-" + at.offering());
     }
 
     @Test
     void how_people_register_is_held_once_somebody_has() {
-        Map<String, String> fields = filledIn();
+        Map<String, String> fields = filledIn("access");
         roster.register(Saltmarrow.person(at.session(), "Wren Skerry", 1), Saltmarrow.VISITOR);
-        fields.put("signup.style", "WHOLE_SERIES");
-        assertThat(keep(fields).status()).isEqualTo(409);
+        fields.put("style", "WHOLE_SERIES");
+        Browserless.Page held = keep("access", fields);
+        assertThat(held.status()).isEqualTo(409);
+        assertThat(held.document().select("#access .field-problem").text()).contains("people are registered already");
         assertThat(organiser.post(sheet, sheet + "/discard", Map.of()).location())
                 .endsWith(sheet);
         assertThat(programme.offering(at.offering())).as("people are on it").isPresent();
@@ -166,10 +247,10 @@ class SheetOverHttpTest {
     void a_question_that_is_dropped_is_neither_asked_nor_taken_and_what_was_answered_stays() {
         Map<String, String> swim = Map.of("q.boat", "Gig", "q.i_can_swim", "yes");
         assertThat(new Browserless(port).register(at, swim).state()).isEqualTo("registered");
-        Map<String, String> fields = filledIn();
+        Map<String, String> fields = filledIn("asking");
         assertThat(fields).containsEntry("question[0].label", "Boat?");
         fields.keySet().removeIf(name -> name.startsWith("question[0]"));
-        assertThat(keep(fields).status()).isEqualTo(302);
+        assertThat(keep("asking", fields).status()).isEqualTo(302);
         assertThat(new Browserless(port).get("/p/" + at.slug()).document().select("[name=q.boat]"))
                 .isEmpty();
         Map<String, String> late = new LinkedHashMap<>(swim);
@@ -190,11 +271,11 @@ class SheetOverHttpTest {
                 "question[-1].label",
                 "question[x].label",
                 "question[0].options[7]",
-                "words",
-                "seats[0]")) {
-            Map<String, String> fields = filledIn();
+                "question",
+                "phone[0]")) {
+            Map<String, String> fields = filledIn("asking");
             fields.put(field, "Absurd");
-            assertThat(keep(fields).status()).as(field).isLessThan(500);
+            assertThat(keep("asking", fields).status()).as(field).isLessThan(500);
         }
         assertThat(programme.questions(at.offering())).hasSize(2);
     }

@@ -15,7 +15,6 @@ import jollyroster.Saltmarrow;
 import jollyroster.Saltmarrow.Published;
 import jollyroster.seating.RegistrationQueries;
 import jollyroster.sheet.QuestionForm;
-import jollyroster.sheet.SheetForm;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.web.server.LocalServerPort;
@@ -44,10 +43,20 @@ class BadIntakeTest {
     void a_question_with_five_hundred_options_is_refused_in_words_and_one_with_fifty_is_shown() {
         String many = IntStream.rangeClosed(1, 500).mapToObj(i -> "Berth " + i).collect(Collectors.joining("\n"));
         String most = many.lines().limit(50).collect(Collectors.joining("\n"));
-        assertThat(SheetForm.titled("Berths")
-                        .asking(List.of(question("Which berth?", many)))
-                        .problems()
-                        .toString())
+        Published few = saltmarrow.publish(seats(3));
+        assertThat(Browserless.organiser(port)
+                        .post(
+                                "/desk/offerings/" + few.offering() + "?open=asking",
+                                "/desk/offerings/" + few.offering() + "/parts/asking",
+                                Map.of(
+                                        "seen", "1",
+                                        "phone", "OPTIONAL",
+                                        "question[0].label", "Which berth?",
+                                        "question[0].kind", "CHOOSE_ONE",
+                                        "question[0].options", many))
+                        .document()
+                        .select("#asking .field-problem")
+                        .text())
                 .contains("50");
         Published at = saltmarrow.publish(seats(3).asking(question("Which berth?", most)));
         assertThat(new Browserless(port)

@@ -14,7 +14,6 @@ import jollyroster.TestClock;
 import jollyroster.core.seats.RegistrationState;
 import jollyroster.outbox.OutboxWorker;
 import jollyroster.seating.RegistrationQueries;
-import jollyroster.sheet.TakingForm;
 import jollyroster.standin.TrayQueries;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -54,8 +53,7 @@ class ConfirmingOverHttpTest {
 
     @Test
     void an_address_is_confirmed_by_the_link_in_the_letter() {
-        TakingForm confirmed = new TakingForm("CALL_UP", "", "", false, true, "", "Park at the quay.", "");
-        Published at = saltmarrow.publish(seats(4).taking(confirmed));
+        Published at = saltmarrow.publish(seats(4).callingUp().confirmed().saidAfter("Park at the quay.", ""));
         Browserless.Page held = visitor.register(at, Map.of("email", "confirm@crew.example"));
         assertThat(held.state()).isEqualTo("unconfirmed");
         assertThat(held.document().select("a[href*=/join/]")).isEmpty();
@@ -71,8 +69,7 @@ class ConfirmingOverHttpTest {
 
     @Test
     void an_address_is_confirmed_by_the_code_in_the_letter_but_not_by_guessing() {
-        TakingForm confirmed = new TakingForm("CALL_UP", "", "", false, true, "", "", "");
-        Published at = saltmarrow.publish(seats(4).taking(confirmed));
+        Published at = saltmarrow.publish(seats(4).callingUp().confirmed());
         Browserless guesser = new Browserless(port);
         visitor.register(at, Map.of("email", "types@crew.example", "form", "a1-types"));
         guesser.register(at, Map.of("email", "guesses@crew.example", "form", "a1-guesses"));
@@ -101,7 +98,7 @@ class ConfirmingOverHttpTest {
 
     @Test
     void a_code_typed_for_an_address_that_is_known_already_sounds_like_a_wrong_one() {
-        Published at = saltmarrow.publish(seats(4).taking(new TakingForm("CALL_UP", "", "", false, true, "", "", "")));
+        Published at = saltmarrow.publish(seats(4).callingUp().confirmed());
         visitor.register(at, Map.of("email", "known@crew.example"));
         worker.sendDue();
         Browserless stranger = new Browserless(port);

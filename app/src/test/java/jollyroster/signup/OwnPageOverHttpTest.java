@@ -20,7 +20,6 @@ import jollyroster.outbox.OutboxWorker;
 import jollyroster.seating.Registration;
 import jollyroster.seating.RegistrationQueries;
 import jollyroster.sheet.QuestionForm;
-import jollyroster.sheet.TakingForm;
 import jollyroster.standin.TrayQueries;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -237,8 +236,7 @@ class OwnPageOverHttpTest {
 
     @Test
     void after_registering_one_is_taken_to_where_the_organiser_says() {
-        TakingForm onwards = new TakingForm("", "", "", false, false, "", "", "https://quay.example/map?to=loft");
-        Published at = saltmarrow.publish(seats(4).taking(onwards));
+        Published at = saltmarrow.publish(seats(4).callingUp().saidAfter("", "https://quay.example/map?to=loft"));
         Browserless.Page page = visitor.register(at, Map.of());
         assertThat(page.response().headers().firstValue("Refresh")).contains("6; url=https://quay.example/map?to=loft");
         assertThat(visitor.get(mailbox.ownPage("kofi@crew.example"))

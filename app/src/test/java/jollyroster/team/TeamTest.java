@@ -19,13 +19,13 @@ import jollyroster.platform.Actor;
 import jollyroster.platform.Role;
 import jollyroster.programme.OfferingCommands;
 import jollyroster.programme.OfferingStatus;
+import jollyroster.programme.Section;
 import jollyroster.programme.SessionCommands;
 import jollyroster.programme.Venue;
 import jollyroster.programme.VenueCommands;
 import jollyroster.schedule.ScheduleCommands;
 import jollyroster.schedule.Scope;
 import jollyroster.seating.SeatingCommands;
-import jollyroster.sheet.SheetForm;
 import jollyroster.standin.TrayQueries;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -74,8 +74,8 @@ class TeamTest {
         Published at = saltmarrow.publish(seats(3));
         List<BiConsumer<Published, Actor>> forOrganisers = List.of(
                 (p, actor) -> offerings.draft("Mine", Saltmarrow.HALIFAX, actor),
-                (p, actor) ->
-                        offerings.save(p.offering(), 1, SheetForm.titled("Mine").sections(), actor),
+                (p, actor) -> offerings.save(p.offering(), List.of(new Section.Length(60)), actor),
+                (p, actor) -> offerings.save(p.offering(), new Section.Length(60), 1, actor),
                 (p, actor) -> offerings.turn(p.offering(), OfferingStatus.CLOSED, actor),
                 (p, actor) -> offerings.copy(p.offering(), "Mine", OfferingCommands.Copy.PATTERN, actor),
                 (p, actor) -> offerings.discard(p.offering(), actor),

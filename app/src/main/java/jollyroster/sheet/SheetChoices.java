@@ -1,0 +1,154 @@
+package jollyroster.sheet;
+
+import java.time.Instant;
+import java.util.Arrays;
+import java.util.List;
+import java.util.stream.Stream;
+import jollyroster.core.intake.Question;
+import jollyroster.core.seats.SignUpStyle;
+import jollyroster.programme.AskedQuestion;
+import jollyroster.programme.Offering;
+import jollyroster.programme.Part;
+import jollyroster.programme.PhoneRule;
+import jollyroster.programme.ProgrammeQueries;
+import jollyroster.programme.Tell;
+import jollyroster.programme.Tint;
+import jollyroster.programme.Venue;
+import jollyroster.programme.Visibility;
+import jollyroster.team.TeamQueries;
+import org.springframework.stereotype.Component;
+import org.springframework.ui.Model;
+
+/** What can be chosen in the section that is open. */
+@Component
+class SheetChoices {
+
+    private final ProgrammeQueries queries;
+    private final TeamQueries team;
+    private final DatesAssembler dates;
+
+    SheetChoices(ProgrammeQueries queries, TeamQueries team, DatesAssembler dates) {
+        this.queries = queries;
+        this.team = team;
+        this.dates = dates;
+    }
+
+    /** Something to choose. @param help more about it; empty for none */
+    record Choice(String value, String words, String help) {
+
+        static Choice of(String value, String words) {
+            return new Choice(value, words, "");
+        }
+    }
+
+    void add(Model model, Part part, Offering offering, Opened opened, Instant now) {
+        switch (part) {
+            case WORDS -> model.addAttribute("languages", languages());
+            case DATES -> dates.add(model, offering, now);
+            case PLACE -> {
+                model.addAttribute("venues", venues());
+                model.addAttribute("team", team.hosts());
+            }
+            case ACCESS -> addAccess(model);
+            case ASKING -> addAsking(model, offering, opened);
+            case PRICE -> model.addAttribute("currencies", PriceForm.CURRENCIES);
+            case LOOK -> {
+                model.addAttribute("tints", tints());
+                model.addAttribute("picture", offering.front().picture());
+            }
+            default -> {}
+        }
+    }
+
+    private static List<Choice> languages() {
+        return WordsForm.LANGUAGES.stream()
+                .map(code -> Choice.of(code, SheetWords.language(code)))
+                .toList();
+    }
+
+    private List<Choice> venues() {
+        return queries.venues().stream()
+                .map(v -> Choice.of(String.valueOf(v.id()), v.name() + " (" + about(v) + ")"))
+                .toList();
+    }
+
+    private static String about(Venue v) {
+        return v.kind() == Venue.Kind.PLACE && v.roomSize().isPresent()
+                ? "holds " + v.roomSize().getAsInt()
+                : v.kind().words();
+    }
+
+    private static void addAccess(Model model) {
+        model.addAttribute("styles", styles());
+        model.addAttribute(
+                "visibilities",
+                Stream.of(Visibility.values())
+                        .map(v -> Choice.of(v.name(), v.word()))
+                        .toList());
+        model.addAttribute(
+                "tells",
+                Stream.of(Tell.values())
+                        .map(t -> Choice.of(t.name(), t.words()))
+                        .toList());
+    }
+
+    private static List<Choice> styles() {
+        return List.of(
+                new Choice(SignUpStyle.ANY_DATE.name(), "any date", "each date on its own; people may come to several"),
+                new Choice(SignUpStyle.ONE_DATE.name(), "one date", "everybody comes to exactly one and may change it"),
+                new Choice(
+                        SignUpStyle.WHOLE_SERIES.name(),
+                        "whole series",
+                        "one registration and one seat for all dates"));
+    }
+
+    private void addAsking(Model model, Offering offering, Opened opened) {
+        int asked = ((AskingForm) opened.form()).question().size();
+        model.addAttribute("kinds", kinds());
+        model.addAttribute(
+                "phoneRules",
+                Stream.of(PhoneRule.values())
+                        .map(p -> Choice.of(p.name(), p.words()))
+                        .toList());
+        model.addAttribute("blanks", blanks(asked));
+        model.addAttribute(
+                "others",
+                queries.offerings().stream()
+                        .filter(o -> o.id() != offering.id())
+                        .toList());
+    }
+
+    /** Room for one more question, two on an empty sheet. */
+    private static List<Integer> blanks(int asked) {
+        return asked == 0 ? List.of(0, 1) : asked < AskedQuestion.MOST ? List.of(asked) : List.of();
+    }
+
+    private static List<Choice> kinds() {
+        return Arrays.stream(Question.Kind.values())
+                .map(k -> Choice.of(k.name(), words(k)))
+                .toList();
+    }
+
+    /** A kind of question as the sheet names it. */
+    static String words(Question.Kind kind) {
+        return switch (kind) {
+            case SHORT_TEXT -> "a line of text";
+            case LONG_TEXT -> "several lines";
+            case CHOOSE_ONE -> "choose one";
+            case CHOOSE_SEVERAL -> "choose several";
+            case YES_NO -> "yes or no";
+            case AGREEMENT -> "agreement to tick";
+            case PHONE -> "phone number";
+            case EMAIL -> "e-mail address";
+            case WEB_ADDRESS -> "web address";
+            case NUMBER -> "number";
+            case DATE -> "date";
+        };
+    }
+
+    private static List<Choice> tints() {
+        return Stream.of(Tint.values())
+                .map(t -> Choice.of(t.code(), SheetWords.colour(t)))
+                .toList();
+    }
+}

@@ -1,0 +1,15 @@
+-- Each section of an offering is kept on its own: two people may change two sections at once, and only who changes the
+-- same one is asked. A section without a row was never changed.
+CREATE TABLE section_version (
+  offering_id INTEGER NOT NULL REFERENCES offering (id) ON DELETE CASCADE,
+  part TEXT NOT NULL,
+  version INTEGER NOT NULL CHECK (version > 0),
+  PRIMARY KEY (offering_id, part)
+) STRICT, WITHOUT ROWID;
+
+-- Names an offering had in addresses before; they still lead to it.
+CREATE TABLE former_slug (
+  slug TEXT NOT NULL PRIMARY KEY,
+  offering_id INTEGER NOT NULL REFERENCES offering (id) ON DELETE CASCADE
+) STRICT, WITHOUT ROWID;
+CREATE INDEX former_slug_by_offering ON former_slug (offering_id);
