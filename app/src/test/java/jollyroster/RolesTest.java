@@ -191,6 +191,7 @@ class RolesTest {
         return pattern.replace("{id}", String.valueOf(id))
                 .replace("{registration}", String.valueOf(thing.registration()))
                 .replace("{session}", String.valueOf(thing.at().dates().get(1)))
+                .replace("{code}", "door")
                 .replaceAll("\\{[a-z]+}", "999999");
     }
 }

@@ -145,6 +145,15 @@ public record SeatStrip(
         return new SeatStrip(end, mark * 2, full + mark * 0.5, marks, List.of(), words);
     }
 
+    /** The marks as paths, to be drawn enlarged by {@link #scale}. */
+    public List<SeatMarks.Layer> layers() {
+        return SeatMarks.layers(marks, scale());
+    }
+
+    public double scale() {
+        return height / 2 / SeatMarks.UNITS_WIDE;
+    }
+
     public boolean isProportional() {
         return marks.stream().anyMatch(m -> m.width() > height);
     }

@@ -48,12 +48,39 @@ public record Tideline(
             double height,
             double filledTop,
             double filled,
-            String words) {}
+            String words) {
+
+        /** Its outline, as path data. */
+        public String outline() {
+            return new PathData().box(x, top, width, height).toString();
+        }
+    }
 
     public record Change(double x, String label) {}
 
     /** A session as the line draws it. */
     public record Entry(long id, String title, Instant start, int seats, int taken, int waiting) {}
+
+    /** The weekends, as one path. */
+    public String weekends() {
+        PathData path = new PathData();
+        days.stream().filter(Day::weekend).forEach(day -> path.box(day.x(), 0, day.width(), base));
+        return path.toString();
+    }
+
+    /** A tick at the beginning of each day, as one path. */
+    public String midnights() {
+        PathData path = new PathData();
+        days.forEach(day -> path.from(day.x(), base - 4, "v4"));
+        return path.toString();
+    }
+
+    /** How far the strokes are filled, as one path. */
+    public String fillings() {
+        PathData path = new PathData();
+        strokes.forEach(stroke -> path.box(stroke.x(), stroke.filledTop(), stroke.width(), stroke.filled()));
+        return path.toString();
+    }
 
     /** @param zones where the attendees live; clock changes there are marked too */
     public static Tideline of(Instant now, ZoneId home, Collection<ZoneId> zones, List<Entry> entries) {
@@ -112,7 +139,7 @@ public record Tideline(
                         change -> byDay.computeIfAbsent(change.at().atZone(home).toLocalDate(), d -> new TreeSet<>())
                                 .add(Times.city(change.zone())));
         List<Change> changes = ClockChange.between(home, now, end).stream()
-                .map(c -> new Change(scale.x(c.at()), hours(c.shift()) + " here"))
+                .map(c -> new Change(scale.x(c.at()), "Clocks " + hours(c.shift())))
                 .collect(Collectors.toCollection(ArrayList::new));
         byDay.forEach((date, cities) -> {
             double x = scale.x(date.atStartOfDay(home).toInstant());
@@ -124,8 +151,8 @@ public record Tideline(
     }
 
     private static String label(TreeSet<String> cities) {
-        String first = "clocks: " + cities.first();
-        return cities.size() > 1 ? first + " +" + (cities.size() - 1) : first;
+        String first = "Clocks change: " + cities.first();
+        return cities.size() > 1 ? first + " and " + (cities.size() - 1) + " more" : first;
     }
 
     private static String hours(Duration shift) {

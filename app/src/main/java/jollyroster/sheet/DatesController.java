@@ -2,19 +2,9 @@ package jollyroster.sheet;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.time.Clock;
-import java.time.Duration;
-import java.time.Instant;
 import java.time.ZoneOffset;
-import java.util.List;
-import java.util.OptionalInt;
-import jollyroster.core.dates.Interval;
-import jollyroster.core.dates.SessionTime;
-import jollyroster.core.dates.TypedDates;
-import jollyroster.core.dates.TypedDatesText;
 import jollyroster.core.intake.Text;
-import jollyroster.exchange.CalendarReader;
 import jollyroster.platform.Actor;
 import jollyroster.platform.DeskPage;
 import jollyroster.programme.Offering;
@@ -39,7 +29,6 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 class DatesController {
 
     private static final int LONGEST_TEXT = 200_000;
-    private static final Duration IMPORT_REACH = Duration.ofDays(800);
     private final ProgrammeQueries queries;
     private final SessionCommands sessions;
     private final ReplaceDatesCommands replacing;
@@ -146,12 +135,13 @@ class DatesController {
         return show(model, offering, view(text, typed.read(offering, text), replaces));
     }
 
-    /** Writes another offering's dates as text, so many weeks later. */
+    /** Writes another offering's dates as text, so many weeks later, after what is typed already. */
     @PostMapping("/desk/offerings/{id}/dates/copied")
     String copied(
             @PathVariable long id,
             @RequestParam(defaultValue = "") String from,
             @RequestParam(defaultValue = "") String weeks,
+            @RequestParam(defaultValue = "", name = "typed") String before,
             Model model,
             RedirectAttributes flash) {
         Offering offering = known(id);
@@ -162,60 +152,34 @@ class DatesController {
             flash.addFlashAttribute("warned", "Choose an offering, and weeks from −999 to 999.");
             return back(id);
         }
-        return proposed(model, offering, typed.shifted(Long.parseLong(from), Integer.parseInt(weeks)), false);
+        String copied = typed.shifted(Long.parseLong(from), Integer.parseInt(weeks));
+        return proposed(model, offering, after(before, copied), false);
     }
 
-    /** Writes the dates of a calendar file as text. */
+    /** Writes the dates of a calendar file as text, after what is typed already. */
     @PostMapping("/desk/offerings/{id}/dates/file")
     String file(
             @PathVariable long id,
             @RequestParam(required = false) MultipartFile file,
+            @RequestParam(defaultValue = "", name = "typed") String before,
             Model model,
             RedirectAttributes flash)
             throws IOException {
         Offering offering = known(id);
-        Instant now = clock.instant();
-        CalendarReader.Reading reading = file == null || file.isEmpty() || file.getSize() > CalendarReader.LONGEST
-                ? new CalendarReader.Reading.Refused(
-                        file == null || file.isEmpty()
-                                ? CalendarReader.Problem.NOT_A_CALENDAR
-                                : CalendarReader.Problem.TOO_LARGE)
-                : CalendarReader.read(
-                        new String(file.getBytes(), StandardCharsets.UTF_8),
-                        new Interval(now, now.plus(IMPORT_REACH)),
-                        offering.zone());
-        if (reading instanceof CalendarReader.Reading.Refused refused) {
-            flash.addFlashAttribute(
-                    "warned", "Nothing was read. " + refused.because().words());
+        CalendarDates.Found found = CalendarDates.in(file, offering.zone(), clock.instant());
+        if (found.text().isEmpty()) {
+            flash.addFlashAttribute("warned", found.said());
             return back(id);
         }
-        CalendarReader.Reading.Read read = (CalendarReader.Reading.Read) reading;
-        if (!read.notPlaced().isEmpty()) {
-            model.addAttribute("warned", read.notPlaced());
-        }
-        String text = written(read.events(), offering, now);
-        if (text.isEmpty()) {
-            flash.addFlashAttribute("warned", "Nothing was read. The file has no event with a time still to come.");
-            return back(id);
-        }
-        return proposed(model, offering, text, false);
+        model.addAttribute("said", found.said());
+        return proposed(model, offering, after(before, found.text()), false);
     }
 
-    private static String written(List<CalendarReader.Event> events, Offering offering, Instant now) {
-        return TypedDatesText.write(events.stream()
-                .filter(e -> e.span().start().isAfter(now))
-                .filter(e -> !e.allDay() && !e.span().length().isZero())
-                .filter(e -> e.span().length().compareTo(SessionTime.LONGEST) <= 0)
-                .limit(TypedDates.MOST_SESSIONS)
-                .map(e -> new TypedDatesText.Entry(
-                        SessionTime.resolve(
-                                e.span().start().atZone(offering.zone()).toLocalDateTime(),
-                                offering.zone(),
-                                e.span().length()),
-                        OptionalInt.empty(),
-                        "",
-                        List.of()))
-                .toList());
+    /** What is typed stays, with something new below it. */
+    private static String after(String before, String fresh) {
+        String kept =
+                before.substring(0, Math.min(before.length(), LONGEST_TEXT)).stripTrailing();
+        return kept.isEmpty() ? fresh : kept + "\n" + fresh;
     }
 
     @PostMapping("/desk/offerings/{id}/dates/{session}/remove")

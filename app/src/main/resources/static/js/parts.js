@@ -19,6 +19,8 @@ const take = (fresh, only) => {
     }
   }
   document.querySelector("[data-sheet-head]").replaceWith(fresh.querySelector("[data-sheet-head]"));
+  // What the server wrote into a box to be looked at is not saved either.
+  box().querySelectorAll("[data-read-dates]").forEach((form) => form.querySelector("textarea").value && changed.add(form));
   say(fresh);
   refresh(box());
 };
@@ -82,14 +84,21 @@ const onSubmit = (event) => {
   if (!part || event.defaultPrevented) return;
   event.preventDefault();
   const data = new FormData(form, event.submitter);
+  if (form.dataset.with) data.set("typed", document.querySelector(form.dataset.with).value);
   const body = form.enctype === "multipart/form-data" ? data : new URLSearchParams(data);
   // What another form of this section holds is kept: it is put back into what comes.
-  const others = [...part.querySelectorAll("form")].filter((other) => other !== form && changed.has(other));
+  const others = [...part.querySelectorAll("form")]
+    .filter((other) => other !== form && changed.has(other) && !(form.dataset.with && other.querySelector(form.dataset.with)));
   const typed = others.map((other) => [other.action, new FormData(other)]);
   changed.delete(form);
   part.inert = true;
   show(form.action, { method: "POST", body }, part.id)
-    .then(() => typed.forEach(putBack))
+    .then(async () => {
+      if (typed.length === 0) return;
+      const saved = document.getElementById(part.id);
+      if (!isOpen(saved)) await open(saved);
+      typed.forEach(putBack);
+    })
     .catch(() => {
       part.inert = false;
       changed.add(form);

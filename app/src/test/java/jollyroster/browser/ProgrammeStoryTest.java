@@ -101,7 +101,10 @@ class ProgrammeStoryTest {
             page.locator(".tools").evaluate("tools => tools.open = true");
             page.setInputFiles("#ics", Path.of("src/test/resources/two-dates.ics"));
             page.click("text=Import");
-            assertThat(page.locator("#typed")).hasValue("Fri 16 Apr 2027 18:00-20:00\nFri 23 Apr 2027 18:00-20:00\n");
+            assertThat(page.locator("#typed"))
+                    .hasValue(
+                            "Thu 25 Mar 2027 16-17\nThu 1 Apr 2027 16-17\nFri 16 Apr 2027 18:00-20:00\nFri 23 Apr 2027 18:00-20:00\n");
+            assertThat(page.locator(".said")).containsText("2 events written into the box.");
         }
     }
 

@@ -69,7 +69,9 @@ class ChartsTest {
         assertThat(line.days()).hasSize(21);
         assertThat(line.days().get(0).label()).isEqualTo("Wed 10");
         assertThat(line.days()).filteredOn(Tideline.Day::weekend).hasSize(6);
-        assertThat(line.changes()).extracting(Tideline.Change::label).containsExactly("+1 h here", "clocks: Lisbon +1");
+        assertThat(line.changes())
+                .extracting(Tideline.Change::label)
+                .containsExactly("Clocks +1 h", "Clocks change: Lisbon and 1 more");
     }
 
     @Test
