@@ -3,9 +3,9 @@ package jollyroster.ledger;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
-import java.util.Locale;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import jollyroster.core.intake.Text;
 import jollyroster.core.seats.Outlook;
 import jollyroster.programme.HostQueries;
 import jollyroster.programme.HostQueries.Host;
@@ -20,19 +20,31 @@ import org.jspecify.annotations.Nullable;
  * @param when {@code coming} or {@code past}
  * @param q text in title, host, venue or label
  * @param state one of {@link #STATES}
+ * @param month such as {@code 2027-03}; empty for all
+ * @param page from 1, of what is left of all that
  */
-record LedgerFilter(String when, String q, String host, String venue, String state) {
+record LedgerFilter(
+        String when,
+        String q,
+        String host,
+        String venue,
+        String state,
+        @Nullable String month,
+        @Nullable String page) {
 
     /** The states that can be asked for. */
-    static final List<String> STATES = List.of(
-            "published", "closed", "draft", "full", "waiting", "free seats", "at risk", "no host", "called off");
+    static final List<String> STATES =
+            List.of("published", "closed", "draft", "full", "waiting", "free seats", "at risk", "no host", "cancelled");
 
     LedgerFilter {
         when = "past".equals(when) ? "past" : "coming";
         q = shortened(q);
         host = number(host);
         venue = number(venue);
+        state = "called off".equals(state) ? "cancelled" : state; // as it stands in views that were saved long ago
         state = state != null && STATES.contains(state) ? state : "";
+        month = month != null && month.matches("\\d{4}-(0[1-9]|1[0-2])") ? month : "";
+        page = page != null && page.matches("[1-9]\\d{0,3}") ? page : "1";
     }
 
     private static String shortened(@Nullable String text) {
@@ -72,9 +84,8 @@ record LedgerFilter(String when, String q, String host, String venue, String sta
                         HostQueries.names(hosts, o.hostName()),
                         s.place(),
                         String.join(" ", o.front().labels()))
-                .collect(Collectors.joining(" "))
-                .toLowerCase(Locale.ROOT);
-        return text.contains(q.toLowerCase(Locale.ROOT));
+                .collect(Collectors.joining(" "));
+        return Text.folded(text).contains(Text.folded(q));
     }
 
     private boolean isInState(Session s, List<Host> hosts, SeatCount count, java.time.Instant now) {
@@ -87,7 +98,7 @@ record LedgerFilter(String when, String q, String host, String venue, String sta
             case "free seats" -> free > 0 && !s.cancelled();
             case "at risk" -> outlook != Outlook.OPEN && outlook != Outlook.RUNS && !s.cancelled();
             case "no host" -> hosts.isEmpty() && s.offering().hostName().isEmpty() && !s.cancelled();
-            case "called off" -> s.cancelled();
+            case "cancelled" -> s.cancelled();
             default -> s.offering().status().word().equals(state) && !s.cancelled();
         };
     }
@@ -97,6 +108,17 @@ record LedgerFilter(String when, String q, String host, String venue, String sta
         return Stream.of("when=" + when, part("q", q), part("host", host), part("venue", venue), part("state", state))
                 .filter(part -> !part.isEmpty())
                 .collect(Collectors.joining("&"));
+    }
+
+    /** Where this month is, or all where it is empty. @param number of the page, from 1 */
+    String address(String of, int number) {
+        return Stream.of(query(), part("month", of), number > 1 ? "page=" + number : "")
+                .filter(part -> !part.isEmpty())
+                .collect(Collectors.joining("&", "/desk/programme?", ""));
+    }
+
+    int pageNumber() {
+        return Integer.parseInt(page);
     }
 
     private static String part(String name, String value) {
