@@ -52,7 +52,7 @@ public record HostLanes(
 
     public record Box(double x, double width, double y, double height, String words) {}
 
-    /** The time that is claimed twice. */
+    /** The time that is double-booked. */
     public record Clash(double x, double width, double y, double height, String label) {}
 
     /** A session as it is drawn. @param padded with its buffers */

@@ -21,12 +21,12 @@ final class MessageWords {
             case OUTRUN -> "Others were faster";
             case RAN_OUT -> "Time ran out";
             case REPLIED -> "Answer noted";
-            case CANCELLED -> "Given back";
+            case CANCELLED -> "Registration cancelled";
             case SWAP_ASKED -> "Asks to swap";
             case LINK_AGAIN -> "Link again";
-            case CHANGED -> "News of a change";
-            case CALLED_OFF -> "News that it is called off";
-            case RESTORED -> "News that it takes place";
+            case CHANGED -> "Change notice";
+            case CALLED_OFF -> "Session cancelled";
+            case RESTORED -> "Takes place after all";
             case WRITTEN -> "From the organiser";
             case LETTER -> "Letter to the team";
             case BEFORE_START -> "Reminder, " + amount(offset) + " before";

@@ -249,7 +249,7 @@ class Needs {
                 draft ? "draft" : "published",
                 o.title(),
                 ReadinessView.lead(f, o.zone()),
-                "Open the sheet",
+                "Open the offering",
                 "/desk/offerings/" + o.id());
     }
 

@@ -16,7 +16,7 @@ final class RosterRows {
     private RosterRows() {}
 
     /** The page shows no more unless all are asked for. */
-    static final int SHOWN = 12;
+    static final int SHOWN = 8;
 
     /**
      * Seated first, then the line in its order, then those who left; each in order of registering. Of more than are shown

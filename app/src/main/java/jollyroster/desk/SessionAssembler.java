@@ -159,7 +159,11 @@ class SessionAssembler {
     }
 
     private static SessionView.Logged logged(LogbookQueries.Logged l, ZoneId zone) {
+        boolean bySomebodyElse =
+                !l.name().isEmpty() && !l.actor().equals(l.name()) && !l.actor().equals("attendee");
         return new SessionView.Logged(
-                Times.dayAndTime(l.at(), zone), l.actor(), l.name(), l.entry().words(), l.detail());
+                Times.dayAndTime(l.at(), zone),
+                (l.name().isEmpty() ? l.actor() : l.name()) + " " + l.entry().words(),
+                l.detail() + (bySomebodyElse ? " (by " + l.actor() + ")" : ""));
     }
 }

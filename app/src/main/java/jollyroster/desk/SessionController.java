@@ -129,7 +129,8 @@ class SessionController {
         requireOn(id, registration);
         boolean done = roster.cancel(registration, "", signedIn.actor());
         flash.addFlashAttribute(
-                done ? "said" : "warned", done ? "Given back, and told." : "Nothing was changed: it no longer stood.");
+                done ? "said" : "warned",
+                done ? "Registration cancelled, and the person told." : "Nothing was changed: it no longer stood.");
         return back(id, "#roster");
     }
 

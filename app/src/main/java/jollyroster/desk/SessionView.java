@@ -77,5 +77,6 @@ record SessionView(
             boolean canCancel,
             boolean waits) {}
 
-    record Logged(String at, String actor, String name, String entry, String detail) {}
+    /** What was decided. @param said who did what, or what became of whom @param detail why, and by whom else */
+    record Logged(String at, String said, String detail) {}
 }

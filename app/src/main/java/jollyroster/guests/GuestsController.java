@@ -179,18 +179,18 @@ class GuestsController {
         known(id);
         boolean fromFile = file != null && !file.isEmpty();
         if (text.length() > LARGEST || fromFile && file.getSize() > LARGEST) {
-            flash.addFlashAttribute("warned", "Nobody was taken in: it is larger than 1 MB.");
+            flash.addFlashAttribute("warned", "Nobody was imported: it is larger than 1 MB.");
             return back(id);
         }
         GuestReading.Read read = GuestReading.read(fromFile ? TableReader.text(file.getBytes()) : text);
         if (read.guests().isEmpty() && read.wrong().isEmpty()) {
-            flash.addFlashAttribute("warned", "Nobody was taken in: there is no e-mail address in it.");
+            flash.addFlashAttribute("warned", "Nobody was imported: there is no e-mail address in it.");
             return back(id);
         }
         int added = commands.invite(id, read.guests(), actor);
         flash.addFlashAttribute(
                 "said",
-                added + (added == 1 ? " person" : " people") + " taken in, "
+                added + (added == 1 ? " person" : " people") + " imported, "
                         + (read.guests().size() - added) + " on the list already. Nobody has been written to yet.");
         if (!read.wrong().isEmpty()) {
             flash.addFlashAttribute(
@@ -208,7 +208,7 @@ class GuestsController {
     String send(@PathVariable long id, RedirectAttributes flash, Actor actor) {
         Offering o = known(id);
         if (o.status() != jollyroster.programme.OfferingStatus.PUBLISHED) {
-            flash.addFlashAttribute("warned", "Not sent: publish the offering first, or the links lead nowhere.");
+            flash.addFlashAttribute("warned", "Not sent: publish the offering first, or the links do not work.");
             return back(id);
         }
         int sent = commands.sendInvitations(id, actor);

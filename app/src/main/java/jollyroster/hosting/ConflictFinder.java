@@ -24,7 +24,7 @@ import jollyroster.programme.Session;
 import jollyroster.programme.Venue;
 import org.springframework.stereotype.Component;
 
-/** Finds where hosts and venues are claimed twice, among all sessions and what hosts do elsewhere. */
+/** Finds where hosts and venues are double-booked, among all sessions and what hosts do elsewhere. */
 @Component
 public class ConflictFinder implements Clashes {
 

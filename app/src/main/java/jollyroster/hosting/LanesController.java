@@ -38,7 +38,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
-/** Host lanes: who leads what when, over a week or four, and where that does not work out. */
+/** Host schedule: who leads what when, over a week or four, and where that does not work out. */
 @DeskPage
 class LanesController {
 
@@ -177,7 +177,8 @@ class LanesController {
         model.addAttribute(
                 "collides",
                 conflicts.stream()
-                        .map(c -> c.owner() + " twice, " + c.conflict().minutes() + " min")
+                        .map(c -> c.owner() + " double-booked, overlap "
+                                + c.conflict().minutes() + " min")
                         .toList());
         return "hosting/lanes :: check";
     }

@@ -1,4 +1,4 @@
-/** Who leads what when: host lanes, times at which hosts are taken up elsewhere, and conflicts. */
+/** Who leads what when: host schedule, times at which hosts are taken up elsewhere, and conflicts. */
 @NullMarked
 package jollyroster.hosting;
 

@@ -15,7 +15,7 @@ public enum LogbookEntry {
     AMENDED("changed the registration"),
     SWAP_OFFERED("offered to swap"),
     PASSED_OVER("was passed over"),
-    CANCELLED("gave seats back"),
+    CANCELLED("cancelled the registration"),
     RESIZED("changed the number of seats"),
     CHANGED_DATE("changed the date"),
     ADDED("added somebody by hand"),
@@ -25,7 +25,7 @@ public enum LogbookEntry {
     MERGED("made one person of two"),
     WROTE("wrote to people"),
     SESSION_CHANGED("changed the session"),
-    CALLED_OFF("called the session off"),
+    CALLED_OFF("cancelled the session"),
     UNDONE("took a change back"),
     HAND_MARK("marked attendance by hand");
 

@@ -67,7 +67,7 @@ public final class SessionChange {
     private static List<String> differences(Facts f, ZoneId zone) {
         List<String> words = new ArrayList<>();
         if (!f.text(OFF).isEmpty()) {
-            words.add(f.is(OFF) ? "called off" : "held after all");
+            words.add(f.is(OFF) ? "cancelled" : "held after all");
         }
         f.time(TO)
                 .ifPresent(to -> words.add("moved to " + Times.dayAndTime(to, zone) + ", "

@@ -19,11 +19,11 @@ final class Subjects {
             case OUTRUN -> "Somebody was faster: " + title;
             case RAN_OUT -> "The time ran out: " + title;
             case REPLIED -> "Your answer: " + title;
-            case CANCELLED -> "Given back: " + title;
+            case CANCELLED -> "Registration cancelled: " + title;
             case SWAP_ASKED -> "Somebody would like to swap dates: " + title;
             case LINK_AGAIN -> "Your page again: " + title;
-            case CHANGED -> "Changed: " + title;
-            case CALLED_OFF -> "Called off: " + title;
+            case CHANGED -> "Change to " + title;
+            case CALLED_OFF -> "Cancelled: " + title;
             case RESTORED -> "It takes place after all: " + title;
             case BEFORE_START -> "Coming up: " + title;
             case WRITTEN, LETTER -> title;

@@ -3,7 +3,7 @@ package jollyroster.programme;
 /** Whether people are asked for a phone number on registering. */
 public enum PhoneRule {
     NOT_ASKED("not asked"),
-    OPTIONAL("if people like"),
+    OPTIONAL("optional"),
     REQUIRED("required");
 
     private final String words;

@@ -186,7 +186,7 @@ public sealed interface Section {
             asked = List.copyOf(asked);
         }
 
-        /** A name, an address, a phone number if people like, and these. */
+        /** A name, an address, a phone number optional, and these. */
         public static Asking of(List<QuestionWish> questions) {
             return new Asking(PhoneRule.OPTIONAL, false, false, questions);
         }

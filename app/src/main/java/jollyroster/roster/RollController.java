@@ -144,7 +144,7 @@ class RollController {
 
     private static LongWork.Said given(List<Boolean> came) {
         int done = Collections.frequency(came, true);
-        return new LongWork.Said(counted(done) + " given back, and told.", "");
+        return new LongWork.Said(counted(done) + " cancelled, and told.", "");
     }
 
     @PostMapping("/desk/sessions/{id}/roster/move")

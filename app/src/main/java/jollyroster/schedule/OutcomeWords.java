@@ -26,7 +26,8 @@ public final class OutcomeWords {
             case NOTHING_CHANGED -> "Nothing differs from how it was.";
             case IN_THE_PAST -> "Nothing was changed: it would start in the past.";
             case TOO_FEW_SEATS ->
-                "Nothing was changed: " + refused.detail() + " seats are taken. Give some back or keep as many.";
+                "Nothing was changed: " + refused.detail()
+                        + " seats are taken. Cancel some registrations or keep as many.";
             case TOO_LATE -> "It can no longer be undone; people have been told.";
             case CHANGED_SINCE -> "A later change concerns this offering. Undo that one first.";
             case SOMEBODY_IS_ON_IT -> "It cannot be undone: somebody has registered meanwhile.";

@@ -159,7 +159,7 @@ class Consequences {
             case MOVE, SWAP -> "the date was changed";
             case ANSWER_YES, ANSWER_MAYBE, ANSWER_NO -> "the answer was changed";
             case RESIZE -> "the seats are held until they are paid for";
-            default -> "the seat was given back";
+            default -> "the registration was cancelled";
         };
     }
 

@@ -69,7 +69,7 @@ public class NoticeCommands {
     }
 
     private static String reason(Anchor anchor) {
-        return anchor == Anchor.CALLED_OFF ? "the session was called off" : "the session was changed";
+        return anchor == Anchor.CALLED_OFF ? "the session was cancelled" : "the session was changed";
     }
 
     /** Plans the reminders of a session anew without telling anybody. */

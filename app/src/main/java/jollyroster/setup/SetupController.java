@@ -167,7 +167,7 @@ class SetupController {
                     flash.addFlashAttribute("said", "Logo kept.");
                 },
                 () -> flash.addFlashAttribute(
-                        "warned", "Not kept: it must be a JPEG, PNG or GIF of at most 5 MB and 40 million pixels."));
+                        "warned", "Not saved: it must be a JPEG, PNG or GIF of at most 5 MB and 40 million pixels."));
         return "redirect:/desk/setup";
     }
 }

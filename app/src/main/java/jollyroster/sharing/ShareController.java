@@ -88,7 +88,7 @@ class ShareController {
                 address.of("/p/" + o.slug() + ".ics"),
                 address.of("/feeds/programme.ics"),
                 "/p/" + o.slug() + "/dates.ics",
-                "Next with " + name + ": " + o.title() + " · take a seat: " + shortLink,
+                "Next with " + name + ": " + o.title() + " · register: " + shortLink,
                 "<p>Next with " + escaped(name) + ": <a href=\"" + shortLink + "\">" + escaped(o.title()) + "</a></p>",
                 snippet(script, o, "block"),
                 snippet(script, o, "button"),
@@ -121,11 +121,11 @@ class ShareController {
         List<String> wrong =
                 typed.stream().filter(line -> !ORIGIN.matcher(line).matches()).toList();
         if (typed.size() > MOST_ORIGINS) {
-            flash.addFlashAttribute("warned", "Not kept: at most 20 sites.");
+            flash.addFlashAttribute("warned", "Not saved: at most 20 sites.");
         } else if (!wrong.isEmpty()) {
             String first = wrong.get(0).substring(0, Math.min(wrong.get(0).length(), 80));
             flash.addFlashAttribute(
-                    "warned", "Not kept: “" + first + "” is not a site. Write it like https://club.example.");
+                    "warned", "Not saved: “" + first + "” is not a site. Write it like https://club.example.");
         } else {
             commands.setEmbedOrigins(id, typed, actor);
             flash.addFlashAttribute("said", typed.isEmpty() ? "No other site may show it." : "Kept.");

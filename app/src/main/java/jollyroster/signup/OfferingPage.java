@@ -3,6 +3,8 @@ package jollyroster.signup;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -27,12 +29,9 @@ record OfferingPage(
         String title,
         String summary,
         String description,
-        String length,
         String place,
-        String accessNote,
         boolean online,
         String bring,
-        String host,
         String zone,
         String city,
         String homeCity,
@@ -47,6 +46,9 @@ record OfferingPage(
         Front front,
         Inviting inviting,
         boolean preview) {
+
+    private static final int LONG_LIST = 8;
+    private static final DateTimeFormatter MONTH = DateTimeFormatter.ofPattern("MMMM yyyy", Locale.ENGLISH);
 
     /**
      * What the offering says of itself beside its words.
@@ -79,21 +81,30 @@ record OfferingPage(
     record SeriesDate(String when, String here, boolean cancelled) {}
 
     /**
-     * One date to choose.
+     * One date to choose, with what is true of it alone.
      *
      * @param when in the visitor's zone
      * @param here in the organiser's; empty when both clocks show the same
-     * @param place where it is, when that is elsewhere than usual
+     * @param month where it is the first of a month in a long list, the month; else empty
+     * @param place where it is, as far as it is told
+     * @param access how to get in; empty for nothing said
+     * @param length how long it is
+     * @param host who leads it; empty when nobody is named
      * @param left "3 left", "full, 2 waiting"
+     * @param take what registering for it does: "Register", "Join the waitlist"
      */
     record Date(
             long id,
             String when,
             String here,
+            String month,
             String place,
+            String access,
+            String length,
+            String host,
             String left,
             boolean chosen,
-            boolean waitlist,
+            String take,
             SeatStrip strip) {}
 
     /** What a page is made from. */
@@ -106,7 +117,7 @@ record OfferingPage(
             RegistrationForm form,
             ZoneId visitor,
             Instant now,
-            List<Host> hosts,
+            Map<Long, List<Host>> hosts,
             String contact,
             Map<Long, List<String>> company,
             boolean invited,
@@ -136,16 +147,13 @@ record OfferingPage(
                 o.title(),
                 o.summary(),
                 Markdown.toSafeHtml(o.description()),
-                Times.length(java.time.Duration.ofMinutes(o.minutes())),
                 toldTo(facts) ? online ? "Online" : o.place() : "told with the invitation",
-                toldTo(facts) ? o.venue().map(Venue::accessNote).orElse("") : "",
                 online,
                 o.bring(),
-                HostQueries.names(facts.hosts(), o.hostName()),
                 facts.visitor().getId(),
                 Times.city(facts.visitor()),
                 Times.city(o.zone()),
-                open.stream().map(s -> date(s, facts, open)).toList(),
+                dates(facts, open),
                 fields,
                 companions(fields, o.largestParty(), facts.form()),
                 o.signUp().phone(),
@@ -211,8 +219,13 @@ record OfferingPage(
         if (o.status() == OfferingStatus.CLOSED) {
             return "Registration for this is closed.";
         }
-        if (o.rules().visibility() == Visibility.INVITED) {
+        if (o.rules().visibility() == Visibility.INVITED && !facts.invited()) {
             return "This is by invitation only.";
+        }
+        if (facts.sessions().stream().anyMatch(s -> !s.cancelled() && isClosedBefore(s, facts.now()))) {
+            return o.signUp().rsvp()
+                    ? "Answers were due before now; tell the organiser if yours has changed."
+                    : "Registration has closed.";
         }
         return facts.sessions().stream()
                 .filter(s -> !s.cancelled())
@@ -223,26 +236,61 @@ record OfferingPage(
                 .orElse("There is no date to register for at the moment.");
     }
 
+    /** Registration is over, the session is not. */
+    private static boolean isClosedBefore(Session s, Instant now) {
+        return !now.isBefore(s.cutOff()) && s.end().isAfter(now);
+    }
+
     /** Those who could come along; where they are asked nothing, at least for their names. */
     private static List<AnswerFields.Companion> companions(AnswerFields fields, int largest, RegistrationForm form) {
         return fields.companions().isEmpty() ? OwnChanges.unasked(largest, form.people()) : fields.companions();
     }
 
-    private static Date date(Session s, Facts facts, List<Session> open) {
+    private static List<Date> dates(Facts facts, List<Session> open) {
+        List<Date> dates = new ArrayList<>();
+        String month = "";
+        for (Session s : open) {
+            String its = MONTH.format(s.start().atZone(facts.visitor()));
+            dates.add(date(s, facts, open, open.size() > LONG_LIST && !its.equals(month) ? its : ""));
+            month = its;
+        }
+        return dates;
+    }
+
+    private static Date date(Session s, Facts facts, List<Session> open, String month) {
         SeatCount count = facts.counts().getOrDefault(s.id(), SeatCount.NONE);
         int free = Math.max(0, s.seats() - s.keptBack() - count.taken());
         return new Date(
                 s.id(),
                 when(s, facts.visitor(), facts.now()),
                 here(s, facts.visitor()),
-                s.own()
-                        .venue()
-                        .map(v -> v.isOnline() ? "online" : v.inOneLine())
-                        .orElse(""),
+                month,
+                toldTo(facts) ? where(s) : "told with the invitation",
+                toldTo(facts) ? s.venue().map(Venue::accessNote).orElse("") : "",
+                Times.length(s.span().length()),
+                HostQueries.names(
+                        facts.hosts().getOrDefault(s.id(), List.of()),
+                        s.offering().hostName()),
                 left(free, count, s.offering().waitlistAllowed()),
                 facts.offering().isSeries() || s.id() == chosen(facts, open),
-                free == 0 || count.waitingParties() > 0,
+                take(free, count),
                 SeatStrip.ofCounts(s.seats(), s.keptBack(), count.taken(), count.waitingPeople(), 13));
+    }
+
+    private static String where(Session s) {
+        return s.isOnline() ? "Online" : s.place().isEmpty() ? "to be announced" : s.place();
+    }
+
+    private static String take(int free, SeatCount count) {
+        if (free == 0) {
+            return "Join the waitlist";
+        }
+        return count.waitingParties() > 0 ? "Register or join the waitlist" : "Register";
+    }
+
+    /** What registering for the chosen date does. */
+    public String take() {
+        return dates.stream().filter(Date::chosen).findFirst().map(Date::take).orElse("Register");
     }
 
     /** The dates of a whole series share their options under the session that leads it. */

@@ -1,6 +1,7 @@
 package jollyroster.signup;
 
 import java.time.Clock;
+import java.time.Instant;
 import java.time.ZoneId;
 import java.util.HashMap;
 import java.util.List;
@@ -14,6 +15,7 @@ import jollyroster.programme.Offering;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.SeatCounts.SeatCount;
 import jollyroster.programme.Session;
+import jollyroster.programme.Visibility;
 import jollyroster.seating.RegistrationQueries;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
@@ -58,7 +60,10 @@ class OfferingPages {
             ZoneId visitor,
             boolean preview) {
         boolean invited = !form.invited().isEmpty();
-        List<Session> sessions = programme.sessionsOf(offering.id());
+        Instant now = clock.instant();
+        List<Session> sessions = programme.sessionsOf(offering.id()).stream()
+                .filter(s -> offering.isSeries() || s.end().isAfter(now))
+                .toList();
         Map<Long, SeatCount> counts =
                 roster.of(sessions.stream().map(Session::id).toList());
         ModelAndView page = new ModelAndView("signup/offering");
@@ -74,10 +79,12 @@ class OfferingPages {
                                 sessions.stream().map(Session::book).distinct().toList(), questions),
                         form,
                         visitor,
-                        clock.instant(),
-                        hosts.ofOffering(offering.id()),
+                        now,
+                        hosts.of(sessions),
                         offering.front().contactOr(organisation.organisation().contactEmail()),
-                        company(offering, sessions),
+                        invited || offering.rules().visibility() != Visibility.INVITED
+                                ? company(offering, sessions)
+                                : Map.of(),
                         invited,
                         preview)));
         page.addObject("form", form);

@@ -168,7 +168,7 @@ class OwnPage {
         return dates.size() < 2
                 ? List.of()
                 : dates.stream()
-                        .map(d -> OfferingPage.when(d, zone, now) + (d.cancelled() ? ", called off" : ""))
+                        .map(d -> OfferingPage.when(d, zone, now) + (d.cancelled() ? ", cancelled" : ""))
                         .toList();
     }
 

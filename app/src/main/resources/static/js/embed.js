@@ -10,7 +10,7 @@
     link.href = `${home}/p/${offering}`;
     link.target = "_blank";
     link.rel = "noopener";
-    link.textContent = script.dataset.label || "Take a seat";
+    link.textContent = script.dataset.label || "Register";
     link.style.cssText = "display:inline-block;padding:.55em 1em;background:#a01a63;color:#fff;font:600 1rem sans-serif;text-decoration:none";
     return link;
   };

@@ -7,11 +7,11 @@ const showDate = () => {
   for (const part of document.querySelectorAll("[data-for-date]")) {
     part.hidden = !date || part.dataset.forDate !== date.value;
   }
-  const people = Number(document.querySelector("[data-party]")?.value ?? 1);
-  const seats = people === 1 ? "the seat" : `${people} seats`;
-  const button = document.querySelector("[data-take]");
-  if (button && !document.querySelector("input[name=reply]")) {
-    button.textContent = date?.dataset.waitlist === "true" ? "Take a seat or join the waitlist" : `Take ${seats}`;
+  const button = document.querySelector("[data-take-button]");
+  if (button && date && !document.querySelector("input[name=reply]")) {
+    const people = Number(document.querySelector("[data-party]")?.value ?? 1);
+    button.textContent = date.dataset.take === "Register" && people > 1 ? `Register ${people} people` : date.dataset.take;
+    document.querySelector("[data-take-title]").textContent = date.dataset.take;
   }
 };
 

@@ -1,4 +1,4 @@
-// Says that something is not kept yet, and asks before it is lost.
+// Says that something is Unsaved changes, and asks before it is lost.
 export function start() {
   const form = document.querySelector("[data-unsaved]");
   const word = form.querySelector("[data-unsaved-word]");

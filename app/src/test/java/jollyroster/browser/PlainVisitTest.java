@@ -74,17 +74,17 @@ class PlainVisitTest {
             page.click("text=Show times there");
             assertThat(page.locator(".facts")).containsText("on the clock in Oslo");
 
-            page.click("[data-take]");
+            page.click("[data-take-button]");
             assertThat(page.locator(".summary-of-problems")).containsText("things need another look");
             page.fill("#name", "Sunniva Eldjarn");
             page.fill("#email", "sunniva@nojs.example");
             page.selectOption("select[name='q.left_handed']", "Neither of us");
             page.selectOption("select[name='q.rope_to_take_home']", "Three-strand");
-            page.click("[data-take]");
+            page.click("[data-take-button]");
             assertThat(page.locator("main")).hasAttribute("data-state", "registered");
             page.navigate(mailbox.ownPage("sunniva@nojs.example"));
-            page.click("summary >> text=Give back your seat");
-            page.click("button >> text=Give back your seat");
+            page.click("summary >> text=Cancel registration your seat");
+            page.click("button >> text=Cancel registration your seat");
             assertThat(page.locator("main")).hasAttribute("data-state", "cancelled");
         }
     }
@@ -116,7 +116,7 @@ class PlainVisitTest {
             assertThat((Integer) page.evaluate(HOURS_UNDER_SEATS)).isZero();
             page.navigate("/p/knots-and-splicing-bench");
             page.locator("input[name=session]").first().check();
-            assertThat(page.locator("[data-take]")).hasText("Take a seat or join the waitlist");
+            assertThat(page.locator("[data-take-button]")).hasText("Join the waitlist");
             page.fill("#name", "Tomé Quillfeather");
             page.fill("#email", "tome@phone.example");
             page.selectOption("#party", "2");
@@ -127,7 +127,7 @@ class PlainVisitTest {
             assertThat(page.locator("[id='q.what_was_it']")).isHidden();
             page.locator("input[name='q.have_you_spliced_before'][value=yes]").check();
             assertThat(page.locator("[id='q.what_was_it']")).isVisible();
-            page.click("[data-take]");
+            page.click("[data-take-button]");
             assertThat(page.locator("main")).hasAttribute("data-state", "waitlisted");
             assertThat((Integer) page.evaluate("document.documentElement.scrollWidth"))
                     .isLessThanOrEqualTo(360);

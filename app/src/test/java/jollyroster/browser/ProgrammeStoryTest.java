@@ -158,7 +158,7 @@ class ProgrammeStoryTest {
             page.locator("input[name=session]").nth(1).check();
             page.fill("#name", "Iris Kestleborn");
             page.fill("#email", "iris@crew.example");
-            page.click("[data-take]");
+            page.click("[data-take-button]");
             assertThat(page.locator("main")).hasAttribute("data-state", "registered");
             page.navigate(mailbox.ownPage("iris@crew.example"));
             page.click("summary >> text=Change the date");
@@ -180,7 +180,7 @@ class ProgrammeStoryTest {
             page.fill("#name", "Joaquim Strand");
             page.fill("#email", "joaquim@crew.example");
             page.locator("input[name='q.i_can_come_to_at_least_five_of']").check();
-            page.click("[data-take]");
+            page.click("[data-take-button]");
             assertThat(page.locator("main")).hasAttribute("data-state", "waitlisted");
             assertThat(page.locator(".series-dates li")).hasCount(6);
             assertThat(page.locator(".series-dates li").first()).containsText("Wed 17 Mar, 22:00");
@@ -205,10 +205,10 @@ class ProgrammeStoryTest {
                 assertThat(block.locator("h1")).hasText("Knots and splicing bench");
                 assertThat(block.locator(".dates-offered li")).hasCount(2);
                 assertThat(page.locator("iframe")).hasAttribute("style", Pattern.compile("height: \\d{3}px"));
-                assertThat(page.locator("a", new Page.LocatorOptions().setHasText("Take a seat")))
+                assertThat(page.locator("a", new Page.LocatorOptions().setHasText("Register")))
                         .hasAttribute("href", Pattern.compile("/p/knots-and-splicing-bench$"));
-                Page popup = page.waitForPopup(
-                        () -> block.locator("text=Take a seat").click());
+                Page popup =
+                        page.waitForPopup(() -> block.locator("[data-take-button]").click());
                 assertThat(popup.locator("h1")).hasText("Knots and splicing bench");
                 organiser.fill("#origins", "https://elsewhere.example");
                 organiser.click("#embed >> text=Keep");

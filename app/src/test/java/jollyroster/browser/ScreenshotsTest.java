@@ -59,7 +59,7 @@ class ScreenshotsTest {
             visitor.fill("#name", "Kofi Brannigan");
             visitor.fill("#email", "kofi@brannigan.example");
             visitor.selectOption("select[name='q.what_do_you_hold']", "None yet");
-            visitor.click("[data-take]");
+            visitor.click("[data-take-button]");
             visitor.waitForSelector("main[data-state]");
             visitor.screenshot(new Page.ScreenshotOptions().setPath(folder.resolve("confirmation.png")));
             String own = mailbox.ownPage("kofi@brannigan.example");

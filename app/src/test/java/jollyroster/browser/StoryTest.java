@@ -109,7 +109,7 @@ class StoryTest {
         attendee.fill("#name", "Wren Skerry");
         attendee.fill("#email", "wren@crew.example");
         attendee.selectOption("select[name='q.how_do_you_read_the_tide_today']", "By eye");
-        attendee.click("text=Take the seat");
+        attendee.click("[data-take-button]");
         assertThat(attendee.locator("main")).hasAttribute("data-state", "registered");
         assertThat(attendee.locator(".ticket")).containsText("14:00–15:00 Lisbon time");
     }

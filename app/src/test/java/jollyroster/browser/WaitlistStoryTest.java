@@ -52,7 +52,7 @@ class WaitlistStoryTest {
                     .check();
             assertThat(organiser.locator("[data-chosen-count]")).hasText("1 ticked");
             organiser.onDialog(dialog -> dialog.accept());
-            organiser.click("text=Give back their seats");
+            organiser.click("text=Cancel registration their seats");
             assertThat(organiser.locator(".said")).containsText("1 registration given back");
             assertThat(organiser.locator(".in-page")).containsText("called up 1");
 
@@ -60,7 +60,7 @@ class WaitlistStoryTest {
             assertThat(visitor.locator(".answer-now")).containsText("A seat is held for you");
             assertThat(visitor.locator("[data-deadline]")).containsText(Pattern.compile("in \\d+ [dh]"));
             assertThat(Chromium.violations(visitor)).isEmpty();
-            visitor.click("text=Take the seat");
+            visitor.click("[data-take-button]");
             assertThat(visitor.locator(".said")).containsText("The seats are yours");
             assertThat(visitor.locator("main")).hasAttribute("data-state", "registered");
 
@@ -78,7 +78,7 @@ class WaitlistStoryTest {
                 .check();
         visitor.fill("#name", "Crew Of Five " + (char) ('A' + number));
         visitor.fill("#email", "five" + number + "@crew.example");
-        visitor.click("[data-take]");
+        visitor.click("[data-take-button]");
         assertThat(visitor.locator("main")).hasAttribute("data-state", Pattern.compile("registered|waitlisted"));
     }
 
@@ -129,7 +129,7 @@ class WaitlistStoryTest {
                     cards,
                     "BEGIN:VCARD\r\nVERSION:4.0\r\nFN:Quill Okonjo\r\nEMAIL:quill@crew.example\r\nEND:VCARD\r\n");
             organiser.setInputFiles("#guest-file", cards);
-            organiser.click("text=Take them in");
+            organiser.click("text=Import");
             assertThat(organiser.locator(".said")).containsText("1 person taken in");
             organiser.onDialog(dialog -> dialog.accept());
             organiser.click("text=Send 1 invitation");

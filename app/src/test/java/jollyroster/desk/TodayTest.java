@@ -27,7 +27,7 @@ import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.web.server.LocalServerPort;
 
-/** What needs a hand stands on the first page, each with the way to it, and goes when it is done. */
+/** Needs attention stands on the first page, each with the way to it, and goes when it is done. */
 @AppTest
 class TodayTest {
 

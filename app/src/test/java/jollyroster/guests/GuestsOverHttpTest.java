@@ -134,7 +134,7 @@ class GuestsOverHttpTest {
     @Test
     void nonsense_takes_in_nobody_and_says_so() {
         for (String text : List.of("", "   ", "@", "a,b,c\n1,2,3", "BEGIN:VCARD\nEND:VCARD")) {
-            assertThat(takeIn(text)).as(text).matches("Nobody was taken in.*|.*Not e-mail addresses.*");
+            assertThat(takeIn(text)).as(text).matches("Nobody was imported.*|.*Not e-mail addresses.*");
         }
         assertThat(takeIn("x".repeat(1_100_000))).contains("larger than 1 MB");
         assertThat(list().select("table tbody").text()).contains("Nobody is on the list yet");

@@ -110,7 +110,8 @@ class RegistrationCommandsTest {
         assertThat(outbox.ofRegistration(id))
                 .filteredOn(m -> m.anchor() == Anchor.BEFORE_START)
                 .hasSize(2)
-                .allMatch(m -> m.state() == MessageState.WITHDRAWN && m.reason().equals("the seat was given back"));
+                .allMatch(m ->
+                        m.state() == MessageState.WITHDRAWN && m.reason().equals("the registration was cancelled"));
         assertThat(outbox.ofRegistration(id))
                 .extracting(OutboxQueries.Item::anchor)
                 .contains(Anchor.CANCELLED);

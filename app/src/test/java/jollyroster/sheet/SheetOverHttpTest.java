@@ -24,7 +24,7 @@ import org.junit.jupiter.params.provider.EnumSource;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.web.server.LocalServerPort;
 
-/** The sheet of an offering, as an organiser fills it in. */
+/** Offering of an offering, as an organiser fills it in. */
 @AppTest
 class SheetOverHttpTest {
 
