@@ -52,7 +52,7 @@ final class RosterRows {
         return new SessionView.Row(
                 r.id(),
                 r.state().code(),
-                r.state().word(),
+                s.offering().word(r.state()),
                 r.name(),
                 r.email(),
                 r.party(),

@@ -14,6 +14,7 @@ import jollyroster.core.seats.RegistrationState;
 import jollyroster.platform.Actor;
 import jollyroster.platform.PersonalLinks;
 import jollyroster.platform.Times;
+import jollyroster.programme.HostQueries;
 import jollyroster.programme.LinkCommands;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Session;
@@ -35,6 +36,7 @@ class DoorController {
     private final PersonalLinks links;
     private final RegistrationQueries roster;
     private final ProgrammeQueries programme;
+    private final HostQueries hosts;
     private final LinkCommands linkCommands;
     private final Rooms rooms;
     private final Clock clock;
@@ -43,12 +45,14 @@ class DoorController {
             PersonalLinks links,
             RegistrationQueries roster,
             ProgrammeQueries programme,
+            HostQueries hosts,
             LinkCommands linkCommands,
             Rooms rooms,
             Clock clock) {
         this.links = links;
         this.roster = roster;
         this.programme = programme;
+        this.hosts = hosts;
         this.linkCommands = linkCommands;
         this.rooms = rooms;
         this.clock = clock;
@@ -65,12 +69,14 @@ class DoorController {
             String startsHere,
             String opens,
             long secondsLeft,
-            String place,
-            String accessNote,
+            Where where,
             int placeInLine,
             String ownPage,
             String slug,
             String stateAddress) {}
+
+    /** Where one goes and with what. @param host who leads it; empty when nobody is named */
+    record Where(boolean online, String place, String accessNote, String bring, String host) {}
 
     @GetMapping("/join/{token}")
     String join(@PathVariable String token, Model model, HttpServletResponse response) {
@@ -184,11 +190,19 @@ class DoorController {
                                 + Times.city(session.zone()),
                 Times.dayAndTime(session.doorHours().opens(), theirs),
                 secondsLeft(session),
-                session.place(),
-                session.venue().map(Venue::accessNote).orElse(""),
+                where(session),
                 waiting ? roster.placeInLine(at.who()) : 0,
                 links.ownPage(new Link(at.who().id(), at.who().generation())),
                 session.offering().slug(),
                 "/join/" + token + "/state");
+    }
+
+    private Where where(Session session) {
+        return new Where(
+                session.isOnline(),
+                session.place(),
+                session.venue().map(Venue::accessNote).orElse(""),
+                session.offering().bring(),
+                HostQueries.names(hosts.of(session), session.offering().hostName()));
     }
 }

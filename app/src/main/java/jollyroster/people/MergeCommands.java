@@ -1,5 +1,6 @@
 package jollyroster.people;
 
+import static jollyroster.platform.tables.Tables.DIFFERENT_PEOPLE;
 import static jollyroster.platform.tables.Tables.PERSON;
 
 import java.time.Clock;
@@ -27,7 +28,7 @@ public class MergeCommands {
     /** What came of it. */
     public enum Merged {
         DONE,
-        /** Both are on one session; one of the two registrations must be given back first. */
+        /** Both are on one session; one of the two registrations must be cancelled first. */
         BOTH_ON_ONE_SESSION,
         UNKNOWN
     }
@@ -47,6 +48,23 @@ public class MergeCommands {
         }
         writes.sql().deleteFrom(PERSON).where(PERSON.ID.eq(from)).execute();
         return Merged.DONE;
+    }
+
+    /** Notes that these are different people; they are no longer proposed as one. */
+    @Transactional
+    public void tellApart(List<Long> people, Actor actor) {
+        actor.requireOrganiser();
+        List<Long> known = people.stream().distinct().filter(this::isKnown).toList();
+        for (long one : known) {
+            known.stream()
+                    .filter(other -> one < other)
+                    .forEach(other -> writes.sql()
+                            .insertInto(DIFFERENT_PEOPLE)
+                            .set(DIFFERENT_PEOPLE.PERSON_ID, one)
+                            .set(DIFFERENT_PEOPLE.OTHER_ID, other)
+                            .onConflictDoNothing()
+                            .execute());
+        }
     }
 
     private boolean isKnown(long person) {

@@ -9,7 +9,6 @@ import java.util.stream.Collectors;
 import jollyroster.exchange.Cards;
 import jollyroster.platform.DeskPage;
 import jollyroster.platform.OrganisationQueries;
-import jollyroster.platform.SignedIn;
 import jollyroster.platform.Times;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Session;
@@ -19,35 +18,26 @@ import org.springframework.http.ResponseEntity;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
-import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** People: found by name or address, each with the sessions they registered for. */
 @DeskPage
 class PeopleController {
 
-    private static final int PAGE = 60;
+    private static final int PAGE = 25;
     private static final int LAST_PAGE = 10_000;
     private final PersonalHistory history;
     private final PersonQueries people;
     private final ProgrammeQueries programme;
-    private static final int MOST_COMPARED = 50_000;
-    private final MergeCommands merging;
-    private final SignedIn signedIn;
     private final OrganisationQueries organisation;
 
     PeopleController(
             PersonalHistory history,
             PersonQueries people,
             ProgrammeQueries programme,
-            MergeCommands merging,
-            SignedIn signedIn,
             OrganisationQueries organisation) {
         this.history = history;
-        this.merging = merging;
-        this.signedIn = signedIn;
         this.people = people;
         this.programme = programme;
         this.organisation = organisation;
@@ -77,29 +67,6 @@ class PeopleController {
                         Times.day(at.atZone(organisation.organisation().zone())))
                 .orElse("");
         return new Line(p.id(), p.name(), p.email(), p.phone(), Times.city(p.zone()), p.registrations(), last);
-    }
-
-    /** People who are probably one. */
-    @GetMapping("/desk/people/same")
-    String same(Model model) {
-        model.addAttribute("groups", SamePeople.among(people.people("", 0, MOST_COMPARED)));
-        return "people/same";
-    }
-
-    @PostMapping("/desk/people/same")
-    String merge(
-            @RequestParam(defaultValue = "0") long from,
-            @RequestParam(defaultValue = "0") long into,
-            RedirectAttributes flash) {
-        MergeCommands.Merged merged = merging.merge(from, into, signedIn.actor());
-        flash.addFlashAttribute(
-                merged == MergeCommands.Merged.DONE ? "said" : "warned",
-                switch (merged) {
-                    case DONE -> "They are one person now.";
-                    case BOTH_ON_ONE_SESSION -> "Not merged: both are on one session. Give one of the two back first.";
-                    case UNKNOWN -> "Not merged: choose one who stays and another who goes.";
-                });
-        return "redirect:/desk/people/same";
     }
 
     /** The contact card of one person (vCard 4). */
@@ -141,7 +108,7 @@ class PeopleController {
                 s.offering().title(),
                 Times.dayAndTime(s.start(), s.zone()),
                 held.state().code(),
-                held.state().word(),
+                s.offering().word(held.state()),
                 held.party());
     }
 }

@@ -1,11 +1,15 @@
 package jollyroster.people;
 
+import static jollyroster.platform.tables.Tables.DIFFERENT_PEOPLE;
 import static jollyroster.platform.tables.Tables.PERSON;
 import static jollyroster.platform.tables.Tables.REGISTRATION;
 
 import java.time.Instant;
 import java.time.ZoneId;
+import java.util.Collection;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import jollyroster.core.door.LinkTokens.Link;
@@ -59,6 +63,31 @@ public class PersonQueries {
                 .limit(pageSize)
                 .offset(page * pageSize)
                 .fetch(PersonQueries::toPerson);
+    }
+
+    /** What two people may share. */
+    record Named(long id, String name, String phone) {}
+
+    /** Everybody, by name, with what they may share with others. */
+    List<Named> named() {
+        return reads.sql()
+                .select(PERSON.ID, PERSON.NAME, PERSON.PHONE)
+                .from(PERSON)
+                .orderBy(PERSON.NAME, PERSON.ID)
+                .fetch(r -> new Named(r.value1(), r.value2(), r.value3()));
+    }
+
+    /** Those of whom somebody said that they are two. */
+    Set<SamePeople.Pair> different() {
+        return new HashSet<>(reads.sql()
+                .select(DIFFERENT_PEOPLE.PERSON_ID, DIFFERENT_PEOPLE.OTHER_ID)
+                .from(DIFFERENT_PEOPLE)
+                .fetch(r -> new SamePeople.Pair(r.value1(), r.value2())));
+    }
+
+    /** These people, by number. */
+    Map<Long, Person> people(Collection<Long> ids) {
+        return people(PERSON.ID.in(ids)).fetchMap(PERSON.ID, PersonQueries::toPerson);
     }
 
     public Optional<Person> person(long id) {

@@ -2,6 +2,7 @@ package jollyroster.programme;
 
 import java.time.ZoneId;
 import java.util.Optional;
+import jollyroster.core.seats.RegistrationState;
 import jollyroster.core.seats.SignUpStyle;
 
 /**
@@ -47,6 +48,13 @@ public record Offering(
 
     public boolean isSeries() {
         return rules.style() == SignUpStyle.WHOLE_SERIES;
+    }
+
+    /** A state as people read it; for one that is held, what it waits for. */
+    public String word(RegistrationState state) {
+        return state != RegistrationState.UNCONFIRMED
+                ? state.word()
+                : signUp.isPaid() ? "awaiting payment" : "awaiting confirmation";
     }
 
     /** Where it usually is, in one line; empty when nobody has said. */

@@ -120,7 +120,8 @@ class RollAssembler {
         int all = counts.values().stream().mapToInt(Count::parties).sum();
         List<RollView.Tab> tabs = new ArrayList<>();
         tabs.add(tab(s, query, "", "everybody", all));
-        counts.forEach((state, count) -> tabs.add(tab(s, query, state.code(), state.word(), count.parties())));
+        counts.forEach((state, count) ->
+                tabs.add(tab(s, query, state.code(), s.offering().word(state), count.parties())));
         return tabs;
     }
 
@@ -145,7 +146,7 @@ class RollAssembler {
                 r.id(),
                 r.person(),
                 r.state().code(),
-                r.state().word(),
+                s.offering().word(r.state()),
                 held(r, s.zone()),
                 r.name(),
                 String.join(

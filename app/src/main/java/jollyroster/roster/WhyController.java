@@ -102,7 +102,7 @@ class WhyController {
                         Times.dayAndTime(s.start(), s.zone()),
                         r.name(),
                         r.state().code(),
-                        r.state().word(),
+                        s.offering().word(r.state()),
                         r.party(),
                         r.remarks().note(),
                         gone && signedIn.isOrganiser() && clock.instant().isBefore(s.end()),

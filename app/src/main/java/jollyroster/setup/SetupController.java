@@ -147,7 +147,7 @@ class SetupController {
             return page(model, form, problems);
         }
         commands.change(form.toOrganisation(organisation.organisation().logo()), actor);
-        flash.addFlashAttribute("said", "Kept.");
+        flash.addFlashAttribute("said", "Saved.");
         return "redirect:/desk/setup";
     }
 

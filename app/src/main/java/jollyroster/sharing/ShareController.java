@@ -128,7 +128,7 @@ class ShareController {
                     "warned", "Not saved: “" + first + "” is not a site. Write it like https://club.example.");
         } else {
             commands.setEmbedOrigins(id, typed, actor);
-            flash.addFlashAttribute("said", typed.isEmpty() ? "No other site may show it." : "Kept.");
+            flash.addFlashAttribute("said", typed.isEmpty() ? "No other site may show it." : "Saved.");
         }
         return "redirect:/desk/offerings/" + id + "/share#embed";
     }

@@ -115,7 +115,7 @@ class MineController {
                 OfferingPage.when(s, r.zone(), now) + " " + Times.city(r.zone()) + " time",
                 s.isOnline() ? "Online" : s.place(),
                 r.state().code(),
-                r.state().word(),
+                s.offering().word(r.state()),
                 links.ownPage(new Link(r.id(), r.generation())),
                 programme.datesOf(s).stream().noneMatch(d -> d.end().isAfter(now)));
     }

@@ -94,7 +94,7 @@ class OwnChanges {
     OwnView.Change view(OwnPage.Found found, Form form, Instant now) {
         Registration r = found.registration();
         Session s = found.session();
-        boolean open = RegistrationState.ACTIVE.contains(r.state()) && now.isBefore(s.changesUntil());
+        boolean open = RegistrationState.ACTIVE.contains(r.state()) && !s.cancelled() && now.isBefore(s.changesUntil());
         int largest = Math.max(r.party(), s.offering().largestParty());
         List<AskedQuestion> questions = open ? questions(found) : List.of();
         AnswerFields fields = AnswerFields.of(

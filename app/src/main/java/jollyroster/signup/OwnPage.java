@@ -121,7 +121,7 @@ class OwnPage {
         int space = r.name().indexOf(' ');
         return new OwnView(
                 r.state().code(),
-                r.state().word(),
+                o.word(r.state()),
                 o.title(),
                 o.slug(),
                 o.summary(),
@@ -131,16 +131,17 @@ class OwnPage {
                 r.party() == 1 ? "1 seat" : r.party() + " seats",
                 OfferingPage.when(s, zone, now) + " " + Times.city(zone) + " time",
                 OfferingPage.here(s, zone),
+                s.cancelled(),
                 until(s, now),
                 online ? "Online" : s.place(),
                 s.venue().map(Venue::accessNote).orElse(""),
                 online,
                 o.bring(),
-                seated ? links.join(link) : "",
+                seated && !s.cancelled() ? links.join(link) : "",
                 links.ownPage(link),
                 links.ownFeed(link),
-                active && now.isBefore(s.end()),
-                seated && now.isBefore(s.doorHours().closes()),
+                active && !s.cancelled() && now.isBefore(s.end()),
+                seated && !s.cancelled() && now.isBefore(s.doorHours().closes()),
                 Times.dayAndTime(s.doorHours().opens(), zone),
                 r.remarks().companions().stream().filter(n -> !n.isEmpty()).toList(),
                 given.answersOf(r.id()),
@@ -148,7 +149,7 @@ class OwnPage {
                 line(r, s, now),
                 offer(r, now),
                 changes.view(found, form, now),
-                active ? otherDates(r, s, zone, now) : List.of(),
+                active && !s.cancelled() ? otherDates(r, s, zone, now) : List.of(),
                 changes.swaps(found, now),
                 new OwnView.After(o.signUp().afterText(), o.signUp().afterAddress()),
                 zone.getId(),
@@ -225,6 +226,9 @@ class OwnPage {
     }
 
     private static String until(Session s, Instant now) {
+        if (s.cancelled()) {
+            return "";
+        }
         if (!now.isBefore(s.end())) {
             return "This session is over.";
         }

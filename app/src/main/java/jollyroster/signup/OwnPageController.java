@@ -26,6 +26,7 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.CookieValue;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -71,7 +72,7 @@ class OwnPageController {
     @GetMapping("/my/{token}")
     ModelAndView own(
             @PathVariable String token,
-            @RequestParam(defaultValue = "") String came,
+            @CookieValue(name = SaidOnce.CAME, defaultValue = "") String came,
             @RequestParam(defaultValue = "") String till,
             @RequestParam(name = OwnPage.JUST_REGISTERED, required = false) @Nullable String confirmed,
             HttpServletResponse response) {
@@ -80,11 +81,14 @@ class OwnPageController {
         if (found.isEmpty()) {
             return unknown();
         }
-        ModelAndView page = ownPage.show(found.get(), confirmed != null);
+        boolean justRegistered = confirmed != null && found.get().registration().state() != RegistrationState.CANCELLED;
+        ModelAndView page = ownPage.show(found.get(), justRegistered);
         page.addObject("till", till);
-        goingOn(found.get(), confirmed != null)
-                .ifPresent(address -> response.setHeader("Refresh", "6; url=" + address));
-        OwnWords.of(came).ifPresent(said -> page.addObject(said.good() ? "said" : "warned", said.words()));
+        goingOn(found.get(), justRegistered).ifPresent(address -> response.setHeader("Refresh", "6; url=" + address));
+        OwnWords.of(came).ifPresent(said -> {
+            page.addObject(said.good() ? "said" : "warned", said.words());
+            SaidOnce.over("/my/" + token, response);
+        });
         return page;
     }
 
@@ -108,7 +112,7 @@ class OwnPageController {
     }
 
     private static ModelAndView back(String token, Enum<?> came) {
-        return new ModelAndView("redirect:/my/" + token + "?came=" + OwnWords.code(came));
+        return new ModelAndView(new SaidOnce("/my/" + token, came));
     }
 
     @PostMapping("/my/{token}/cancel")

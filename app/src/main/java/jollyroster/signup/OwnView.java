@@ -6,6 +6,7 @@ import java.util.Map;
 /**
  * A person's own page, decided and formatted.
  *
+ * @param cancelled whether the session is
  * @param until how long it is to the session, in words
  * @param toPay what is to be paid while the seats are held; empty for nothing
  * @param reply yes, maybe or no, where that is what people answer; else empty
@@ -23,6 +24,7 @@ record OwnView(
         String seats,
         String when,
         String here,
+        boolean cancelled,
         String until,
         String place,
         String accessNote,

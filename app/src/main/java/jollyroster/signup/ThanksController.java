@@ -131,7 +131,7 @@ class ThanksController {
         int space = asked.name().indexOf(' ');
         return new Thanks(
                 asked.state().code(),
-                asked.state().word(),
+                o.word(asked.state()),
                 o.title(),
                 o.slug(),
                 space < 0 ? asked.name() : asked.name().substring(0, space),

@@ -13,3 +13,12 @@ CREATE TABLE former_slug (
   offering_id INTEGER NOT NULL REFERENCES offering (id) ON DELETE CASCADE
 ) STRICT, WITHOUT ROWID;
 CREATE INDEX former_slug_by_offering ON former_slug (offering_id);
+
+-- Two people of whom somebody said that they are two, though they share a name or a phone.
+CREATE TABLE different_people (
+  person_id INTEGER NOT NULL REFERENCES person (id) ON DELETE CASCADE,
+  other_id INTEGER NOT NULL REFERENCES person (id) ON DELETE CASCADE,
+  PRIMARY KEY (person_id, other_id),
+  CHECK (person_id < other_id)
+) STRICT, WITHOUT ROWID;
+CREATE INDEX different_people_by_other ON different_people (other_id);

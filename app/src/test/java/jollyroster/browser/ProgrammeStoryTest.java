@@ -198,7 +198,7 @@ class ProgrammeStoryTest {
                 organiser.navigate("/desk/offerings/2/share");
                 organiser.fill("#origins", clubAddress);
                 organiser.click("#embed >> text=Keep");
-                assertThat(organiser.locator(".said")).hasText("Kept.");
+                assertThat(organiser.locator(".said")).hasText("Saved.");
                 Page page = context.newPage();
                 page.navigate(clubAddress + "/");
                 FrameLocator block = page.frameLocator("iframe");
@@ -207,12 +207,12 @@ class ProgrammeStoryTest {
                 assertThat(page.locator("iframe")).hasAttribute("style", Pattern.compile("height: \\d{3}px"));
                 assertThat(page.locator("a", new Page.LocatorOptions().setHasText("Register")))
                         .hasAttribute("href", Pattern.compile("/p/knots-and-splicing-bench$"));
-                Page popup =
-                        page.waitForPopup(() -> block.locator("[data-take-button]").click());
+                Page popup = page.waitForPopup(
+                        () -> block.locator("[data-take-button]").click());
                 assertThat(popup.locator("h1")).hasText("Knots and splicing bench");
                 organiser.fill("#origins", "https://elsewhere.example");
                 organiser.click("#embed >> text=Keep");
-                assertThat(organiser.locator(".said")).hasText("Kept.");
+                assertThat(organiser.locator(".said")).hasText("Saved.");
                 page.reload();
                 assertThat(page.frameLocator("iframe")
                                 .locator("h1", new FrameLocator.LocatorOptions().setHasText("Knots")))

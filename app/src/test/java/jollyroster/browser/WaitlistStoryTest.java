@@ -52,7 +52,7 @@ class WaitlistStoryTest {
                     .check();
             assertThat(organiser.locator("[data-chosen-count]")).hasText("1 ticked");
             organiser.onDialog(dialog -> dialog.accept());
-            organiser.click("text=Cancel registration their seats");
+            organiser.click("text=Cancel registrations");
             assertThat(organiser.locator(".said")).containsText("1 registration given back");
             assertThat(organiser.locator(".in-page")).containsText("called up 1");
 

@@ -87,12 +87,18 @@ class OwnPageOverHttpTest {
         assertThat(called.state()).isEqualTo("called-up");
         assertThat(called.document().select(".answer-now").text()).contains("A seat is held for you");
         assertThat(visitor.post(second, second + "/accept", Map.of()).location())
-                .contains("came=replied-seated");
-        assertThat(visitor.get(second).state()).isEqualTo("registered");
+                .endsWith(second);
+        Browserless.Page accepted = visitor.get(second);
+        assertThat(accepted.state()).isEqualTo("registered");
+        assertThat(accepted.document().select(".said").text()).contains("The seats are yours.");
+        assertThat(visitor.get(second).document().select(".said"))
+                .as("said once")
+                .isEmpty();
         visitor.post(second, second + "/cancel", Map.of());
-        assertThat(visitor.post("/mine", second + "/accept", Map.of()).location())
-                .contains("came=replied-nothing-offered");
-        assertThat(visitor.get(second).state()).isEqualTo("cancelled");
+        visitor.post("/mine", second + "/accept", Map.of());
+        Browserless.Page again = visitor.get(second + "?came=replied-seated");
+        assertThat(again.document().select(".warned").text()).contains("Nothing is offered to you");
+        assertThat(again.state()).isEqualTo("cancelled");
         assertThat(only(at, "Marisol Achterberg").remarks().why()).isEqualTo("a cold");
     }
 
