@@ -26,6 +26,7 @@ public record HostLanes(
     private static final double TOP = 30;
     private static final double LANE = 64;
     private static final double BAR = 26;
+    private static final double NARROWEST_TITLED = 25;
     private static final double BAR_TOP = 18;
 
     /** @param label with the month on the first day, and none where days are too narrow */
@@ -130,10 +131,7 @@ public record HostLanes(
         String words = s.title() + ", " + Times.day(start) + ", "
                 + Times.hours(start, s.span().end().atZone(scale.zone()))
                 + (s.place().isEmpty() ? "" : ", " + s.place());
-        int letters = (int) (width / 6.2);
-        String title = letters < 4
-                ? ""
-                : s.title().length() <= letters ? s.title() : s.title().substring(0, letters - 1) + "…";
+        String title = width < NARROWEST_TITLED ? "" : s.title(); // as much of it as the bar has room for
         return new Bar(
                 s.session(),
                 x,

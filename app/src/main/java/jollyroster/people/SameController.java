@@ -2,6 +2,8 @@ package jollyroster.people;
 
 import java.util.List;
 import java.util.Map;
+import jollyroster.core.intake.Text;
+import jollyroster.people.PersonQueries.Named;
 import jollyroster.people.PersonQueries.Person;
 import jollyroster.platform.Actor;
 import jollyroster.platform.DeskPage;
@@ -29,8 +31,13 @@ class SameController {
     record Group(String why, List<Person> people) {}
 
     @GetMapping("/desk/people/same")
-    String same(Model model) {
-        List<SamePeople.Group> all = SamePeople.among(people.named(), people.different());
+    String same(@RequestParam(defaultValue = "") String q, Model model) {
+        String sought = Text.folded(q.substring(0, Math.min(q.length(), 100)).strip());
+        List<Named> asked = people.named().stream()
+                .filter(p -> Text.folded(p.name()).contains(sought))
+                .toList();
+        List<SamePeople.Group> all = SamePeople.among(asked, people.different());
+        model.addAttribute("q", q);
         List<SamePeople.Group> first = all.stream().limit(GROUPS).toList();
         Map<Long, Person> known = people.people(
                 first.stream().flatMap(g -> g.people().stream()).distinct().toList());

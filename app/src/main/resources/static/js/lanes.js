@@ -82,6 +82,9 @@ export function start() {
     if (bar && step) {
       event.preventDefault();
       move(bar, Number(bar.dataset.moved ?? 0) + step * (event.shiftKey ? 1440 : SNAP));
+    } else if (bar && event.key === "Enter" && Number(bar.dataset.moved ?? 0) !== 0) {
+      event.preventDefault(); // a move under way is decided first
+      place.querySelector("button")?.focus();
     } else if (bar && event.key === "Escape") {
       leave();
     }

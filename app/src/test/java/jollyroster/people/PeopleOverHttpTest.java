@@ -1,17 +1,22 @@
 package jollyroster.people;
 
 import static java.nio.charset.StandardCharsets.UTF_8;
+import static jollyroster.Saltmarrow.HALIFAX;
 import static jollyroster.Saltmarrow.Wanted.seats;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.net.URLEncoder;
-import java.time.ZoneOffset;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
 import jollyroster.AppTest;
 import jollyroster.Browserless;
 import jollyroster.Saltmarrow;
 import jollyroster.Saltmarrow.Published;
+import jollyroster.people.PersonQueries.Named;
 import jollyroster.people.PersonQueries.Person;
+import jollyroster.people.SamePeople.Pair;
+import jollyroster.seating.Application;
 import jollyroster.seating.RegistrationCommands;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -110,28 +115,58 @@ class PeopleOverHttpTest {
         assertThat(organiser.get("/desk/people/999999.vcf").status()).isEqualTo(404);
     }
 
-    private static Person person(long id, String name, String phone) {
-        return new Person(id, name, "p" + id + "@crew.example", phone, ZoneOffset.UTC, 1, null);
+    private static Named named(long id, String name, String phone) {
+        return new Named(id, name, phone);
     }
 
     @Test
     void people_who_are_probably_one_share_a_name_or_a_phone() {
-        List<SamePeople.Group> groups = SamePeople.among(List.of(
-                person(1, "José Márquez-Strand", ""),
-                person(2, "marquez strand jose", "+19025550101"),
-                person(3, "Wren Skerry", "+19025550101"),
-                person(4, "Wren Skerry", "+19025550102"),
-                person(5, "Teo Vance", ""),
-                person(6, "Ilse Merrow", "+19025550102")));
-        assertThat(groups)
-                .extracting(g -> g.why() + g.people().stream().map(Person::id).toList())
+        List<Named> six = List.of(
+                named(1, "José Márquez-Strand", ""),
+                named(2, "marquez strand jose", "+19025550101"),
+                named(3, "Wren Skerry", "+19025550101"),
+                named(4, "Wren Skerry", "+19025550102"),
+                named(5, "Teo Vance", ""),
+                named(6, "Ilse Merrow", "+19025550102"));
+        assertThat(SamePeople.among(six, Set.of()))
+                .extracting(g -> g.why() + g.people())
                 .containsExactlyInAnyOrder(
                         "the same name[1, 2]", "the same name[3, 4]", "the same phone[2, 3]", "the same phone[4, 6]");
+        assertThat(SamePeople.among(six, Set.of(Pair.of(4, 3), Pair.of(2, 3))))
+                .extracting(g -> g.why() + g.people())
+                .containsExactlyInAnyOrder("the same name[1, 2]", "the same phone[4, 6]");
         assertThat(SamePeople.among(
-                        List.of(person(1, "Teo Vance", "+19025550101"), person(2, "Teo Vance", "+19025550101"))))
+                        List.of(named(1, "Teo Vance", "+19025550101"), named(2, "Teo Vance", "+19025550101")),
+                        Set.of()))
                 .as("a pair that shares both is one group")
                 .hasSize(1);
-        assertThat(SamePeople.among(List.of(person(1, "Teo Vance", ""), person(2, "Teo Vantage", ""))))
+        assertThat(SamePeople.among(List.of(named(1, "Teo Vance", ""), named(2, "Teo Vantage", "")), Set.of()))
                 .isEmpty();
+        List<Named> three = List.of(named(1, "Bao Lind", ""), named(2, "Bao Lind", ""), named(3, "Bao Lind", ""));
+        assertThat(SamePeople.among(three, Set.of(Pair.of(1, 2))))
+                .as("the third may still be either")
+                .extracting(SamePeople.Group::people)
+                .containsExactly(List.of(1L, 2L, 3L));
+        assertThat(SamePeople.among(three, Set.of(Pair.of(1, 2), Pair.of(1, 3))))
+                .extracting(SamePeople.Group::people)
+                .containsExactly(List.of(2L, 3L));
+    }
+
+    @Test
+    void people_who_are_different_are_not_proposed_again() {
+        String name = "Sunniva Twinsby";
+        roster.register(Application.plain(first.session(), name, "s1@crew.example", 1, HALIFAX), Saltmarrow.VISITOR);
+        roster.register(Application.plain(first.session(), name, "s2@crew.example", 1, HALIFAX), Saltmarrow.VISITOR);
+        String page = "/desk/people/same?q=twinsby";
+        var section = organiser.get(page).document().select("section.same");
+        assertThat(section).hasSize(1);
+        assertThat(section.select("[name=person]")).hasSize(2);
+        String one = section.select("[name=person]").get(0).val();
+        String two = section.select("[name=person]").get(1).val();
+        organiser.postAsIs(
+                "/desk/people/same/different?person=" + one,
+                Map.of("person", two, "_csrf", organiser.get(page).csrf()));
+        assertThat(organiser.get(page).document().select("section.same")).isEmpty();
+        assertThat(people.person(Long.parseLong(one))).isPresent();
     }
 }

@@ -305,7 +305,7 @@ class RegisteringOverHttpTest {
             assertThat(page.status()).isIn(400, 404, 414);
         }
         assertThat(visitor.get(path + "1.1.AAAAAAAAAAAAAAAAAAAAAA").document().text())
-                .contains("leads nowhere");
+                .contains("This link is not valid");
     }
 
     @Test
