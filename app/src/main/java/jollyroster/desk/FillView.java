@@ -55,16 +55,16 @@ record FillView(FillCurve curve, int seats, String pace, String forecast, String
     static String pace(double more) {
         long seats = Math.round(Math.abs(more));
         if (seats == 0) {
-            return "As many as usual by now.";
+            return "As many as earlier dates had by now.";
         }
-        return seats + (more > 0 ? " more" : " fewer") + " than usual by now.";
+        return seats + (more > 0 ? " more" : " fewer") + " than earlier dates had by now.";
     }
 
     private static String words(FillForecast f, int runs) {
         String range =
                 number(f.low()).equals(number(f.high())) ? "" : ", from " + number(f.low()) + " to " + number(f.high());
-        return "About " + number(f.expected()) + " at the start" + range + ", as " + runs + " earlier dates filled"
-                + (f.capped() ? "; there are no more seats than that." : ".");
+        return "Forecast: " + number(f.expected()) + " at the start" + range + " (from " + runs + " earlier "
+                + (runs == 1 ? "date)" : "dates)") + (f.capped() ? "; there are no more seats than that." : ".");
     }
 
     private static String number(double seats) {

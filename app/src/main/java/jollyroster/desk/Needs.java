@@ -180,12 +180,12 @@ class Needs {
             needs.add(new Need(1, in(s, now), named(s), "Does it run? " + words + ".", "Decide", address(s)));
         }
         if (count.waitingPeople() > 0) {
-            String people = count.waitingPeople() == 1 ? "One person waits" : count.waitingPeople() + " people wait";
             needs.add(new Need(
                     2,
                     in(s, now),
                     named(s),
-                    people + " for " + (s.seats() == 1 ? "the one seat." : s.seats() + " seats."),
+                    count.waitingPeople() + " waiting, " + (count.taken() < s.seats() ? count.taken() + " of " : "all ")
+                            + s.seats() + " seats taken.",
                     "More seats?",
                     address(s) + "#seats"));
         }

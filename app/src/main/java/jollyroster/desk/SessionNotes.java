@@ -79,7 +79,7 @@ final class SessionNotes {
         }
         return Optional.of(new MarginNote(
                 outlook == Outlook.AT_RISK ? "It may not run:" : "Does it run?",
-                OutlookWords.of(s, facts.taken(), facts.now()) + ". Call it off, or let it run with fewer.",
+                OutlookWords.of(s, facts.taken(), facts.now()) + ". Cancel it, or let it run with fewer.",
                 "Decide",
                 "/desk/schedule/" + s.id(),
                 outlook == Outlook.AT_RISK ? "odd" : "stop"));
@@ -111,8 +111,8 @@ final class SessionNotes {
                 .map(r -> new MarginNote(
                         r.name() + " is owed the next " + r.party() + " seats:",
                         "passed over twice. Nobody goes before them now, not even newcomers.",
-                        "Why",
-                        "#logbook",
+                        "History",
+                        "#history",
                         "remark"));
     }
 
@@ -123,8 +123,8 @@ final class SessionNotes {
         }
         int seats = facts.session().seats();
         return Optional.of(MarginNote.remark(
-                people == 1 ? "One person waits." : people + " people wait.",
-                "With " + (seats + people) + " seats instead of " + seats + " everybody would be in.",
+                people + " waiting, all " + seats + " seats taken.",
+                "With " + (seats + people) + " seats everybody would be in.",
                 "Change the seats",
                 "#seats"));
     }

@@ -82,7 +82,6 @@ class LedgerAssembler {
             SeatStrip strip,
             String taken,
             String pace,
-            String paceWords,
             String waiting,
             String next,
             List<Note> notes) {}
@@ -245,8 +244,7 @@ class LedgerAssembler {
                 s.cancelled(),
                 SeatStrip.ofCounts(s.seats(), s.keptBack(), count.taken(), 0, 6),
                 count.taken() + " / " + s.seats(),
-                more == 0 ? "" : (more > 0 ? "+" : "−") + Math.abs(more),
-                more == 0 ? "" : Math.abs(more) + (more > 0 ? " more" : " fewer") + " than usual by now",
+                more == 0 ? "" : Math.abs(more) + (more > 0 ? " ahead" : " behind"),
                 count.waitingPeople() > 0 ? count.waitingPeople() + " waiting" : "",
                 next.map(at -> Times.dayAndTime(at, home)).orElse(""),
                 notes);

@@ -3,7 +3,10 @@ package jollyroster.platform;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import com.github.benmanes.caffeine.cache.LoadingCache;
 import java.util.stream.Collectors;
+import org.commonmark.node.AbstractVisitor;
 import org.commonmark.node.Node;
+import org.commonmark.node.SoftLineBreak;
+import org.commonmark.node.Text;
 import org.commonmark.parser.Parser;
 import org.commonmark.renderer.html.HtmlRenderer;
 import org.commonmark.renderer.text.LineBreakRendering;
@@ -23,6 +26,15 @@ public final class Markdown {
     private static final PolicyFactory POLICY =
             Sanitizers.FORMATTING.and(Sanitizers.BLOCKS).and(Sanitizers.LINKS);
 
+    /** A line that was only broken to be read in a box goes on. */
+    private static final AbstractVisitor ON_ONE_LINE = new AbstractVisitor() {
+        @Override
+        public void visit(SoftLineBreak lineBreak) {
+            lineBreak.insertAfter(new Text(" "));
+            lineBreak.unlink();
+        }
+    };
+
     private Markdown() {}
 
     private static final LoadingCache<String, String> RENDERED = Caffeine.newBuilder()
@@ -41,7 +53,9 @@ public final class Markdown {
 
     /** The words alone, on one line; what were lines of their own are parted by dots. */
     public static String words(String markdown) {
-        return WORDS.render(PARSER.parse(markdown))
+        Node document = PARSER.parse(markdown);
+        document.accept(ON_ONE_LINE);
+        return WORDS.render(document)
                 .lines()
                 .map(line -> line.strip().replaceFirst("^[-*] ", ""))
                 .filter(line -> !line.isEmpty())

@@ -4,7 +4,6 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.time.ZoneId;
 import java.util.LinkedHashMap;
-import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
@@ -33,7 +32,20 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 @DeskPage
 class SetupController {
 
-    static final List<String> COLOURS = List.of("#1f5c4d", "#2f4f7f", "#7a3b1d", "#5a3470", "#14212b", "#8a1f3c");
+    /** What people call the colours to choose from. */
+    private static final Map<String, String> COLOURS = colours();
+
+    private static Map<String, String> colours() {
+        Map<String, String> named = new LinkedHashMap<>();
+        named.put("#1f5c4d", "pine green");
+        named.put("#2f4f7f", "harbour blue");
+        named.put("#7a3b1d", "oak brown");
+        named.put("#5a3470", "plum");
+        named.put("#14212b", "ink");
+        named.put("#8a1f3c", "berry red");
+        return named;
+    }
+
     private final OrganisationQueries organisation;
     private final OrganisationCommands commands;
     private final PictureCommands pictures;
@@ -90,7 +102,7 @@ class SetupController {
             check(problems, "zone", Times.zone(zone).isPresent(), "Choose a zone.");
             check(problems, "contactEmail", Contact.email(contactEmail).isPresent(), "This is not an e-mail address.");
             check(problems, "region", region.matches("[A-Z]{2}"), "Two capital letters, such as CA.");
-            check(problems, "colour", COLOURS.contains(colour), "Choose a colour.");
+            check(problems, "colour", COLOURS.containsKey(colour), "Choose a colour.");
             check(problems, "welcomeText", welcomeText.length() <= 500, "At most 500 characters.");
             check(problems, "dayBegins", Text.isNumber(dayBegins, 0, 12), "An hour from 0 to 12.");
             check(problems, "phone", phone.length() <= 60, "At most 60 characters.");

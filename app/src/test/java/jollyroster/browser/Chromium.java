@@ -9,8 +9,8 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 import java.nio.file.Path;
 import java.util.List;
-import java.util.stream.Stream;
 import java.util.Map;
+import java.util.stream.Stream;
 
 /** One headless Chromium for the whole test run, and what people do in it. */
 final class Chromium {
