@@ -10,7 +10,7 @@ import java.util.Map;
  * The marks of a strip, drawn as a few paths however many seats there are. They are those of the sprite, in its units: 17
  * wide and 34 high.
  */
-public final class SeatMarks {
+final class SeatMarks {
 
     static final double UNITS_WIDE = 17;
 
@@ -30,7 +30,7 @@ public final class SeatMarks {
     }
 
     /** @param code the class it is drawn with @param path SVG path data (SVG 2, 9.3) */
-    public record Layer(String code, String path) {}
+    record Layer(String code, String path) {}
 
     private final Map<Ink, PathData> drawn = new EnumMap<>(Ink.class);
 

@@ -60,7 +60,7 @@ public record SeatStrip(
     }
 
     /** Room for the names below, when there are any. */
-    public double fullHeight() {
+    double fullHeight() {
         return labels.isEmpty() ? height : height + 20;
     }
 
@@ -145,16 +145,58 @@ public record SeatStrip(
         return new SeatStrip(end, mark * 2, full + mark * 0.5, marks, List.of(), words);
     }
 
-    /** The marks as paths, to be drawn enlarged by {@link #scale}. */
-    public List<SeatMarks.Layer> layers() {
-        return SeatMarks.layers(marks, scale());
+    /** The strip as an SVG element, in its own size. Its words stand in for it where it cannot be seen. */
+    public String markup() {
+        Svg svg = new Svg()
+                .begin("svg")
+                .with("class", "strip")
+                .with("role", "img")
+                .with("aria-label", words)
+                .with("width", width)
+                .with("height", fullHeight())
+                .with("viewBox", "0 0 " + width + " " + fullHeight())
+                .inside();
+        if (isProportional()) {
+            drawShares(svg);
+        } else {
+            drawMarks(svg);
+        }
+        if (!labels.isEmpty() || marks.stream().anyMatch(m -> m.use() == Use.WAITING)) {
+            svg.begin("line").with("class", "capacity").with("x1", capacityX).with("x2", capacityX);
+            svg.with("y1", 0).with("y2", height).end();
+        }
+        for (Label label : labels) {
+            svg.begin("text").with("class", "waiter").with("x", label.x()).with("y", height + 15);
+            svg.inside().text(label.text()).end("text");
+        }
+        return svg.end("svg").toString();
     }
 
-    public double scale() {
-        return height / 2 / SeatMarks.UNITS_WIDE;
+    private void drawShares(Svg svg) {
+        for (Mark mark : marks) {
+            svg.begin("rect").with("class", "share-" + mark.use().code()).with("x", mark.x());
+            svg.with("width", mark.width())
+                    .with("y", 0)
+                    .with("height", height - 3)
+                    .end();
+        }
+        svg.begin("rect").with("class", "foot").with("x", 0).with("y", height - 3);
+        svg.with("width", capacityX).with("height", 3).end();
     }
 
-    public boolean isProportional() {
+    private void drawMarks(Svg svg) {
+        double scale = height / 2 / SeatMarks.UNITS_WIDE;
+        svg.begin("g").with("transform", "scale(" + scale + ")").inside();
+        for (SeatMarks.Layer layer : SeatMarks.layers(marks, scale)) {
+            svg.begin("path")
+                    .with("class", layer.code())
+                    .with("d", layer.path())
+                    .end();
+        }
+        svg.end("g");
+    }
+
+    boolean isProportional() {
         return marks.stream().anyMatch(m -> m.width() > height);
     }
 

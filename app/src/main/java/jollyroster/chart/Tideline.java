@@ -36,6 +36,7 @@ public record Tideline(
     private static final double TALLEST = 34;
     private static final double STROKE = 6;
     private static final double APART = 8;
+    private static final String SWELL = "M0 41q77-7 154 0t154 0t154 0t154 0t154 0t154 0t154 0t154 0";
 
     public record Day(double x, double width, String label, boolean weekend) {}
 
@@ -48,35 +49,68 @@ public record Tideline(
             double height,
             double filledTop,
             double filled,
-            String words) {
-
-        /** Its outline, as path data. */
-        public String outline() {
-            return new PathData().box(x, top, width, height).toString();
-        }
-    }
+            String words) {}
 
     public record Change(double x, String label) {}
 
     /** A session as the line draws it. */
     public record Entry(long id, String title, Instant start, int seats, int taken, int waiting) {}
 
-    /** The weekends, as one path. */
-    public String weekends() {
+    /** The line as an SVG element. */
+    public String markup() {
+        Svg svg = new Svg()
+                .begin("svg")
+                .with("viewBox", "0 0 " + width + " " + height)
+                .with("role", "group")
+                .with("aria-label", "Tideline: one stroke a session")
+                .inside();
+        path(svg, "weekend", weekends());
+        path(svg, "swell", SWELL);
+        changes.forEach(change -> text(svg, "change", change.x() + 4, 11, change.label()));
+        path(svg, "base", new PathData().from(0, base, "h" + width).toString());
+        path(svg, "midnight", midnights());
+        days.forEach(day -> text(svg, "day", day.x() + 4, base + 14, day.label()));
+        strokes.forEach(stroke -> draw(svg, stroke));
+        path(svg, "filled", fillings());
+        path(svg, "now", new PathData().from(nowX, 2, "V" + (base + 3)).toString());
+        path(svg, "now-mark", new PathData().from(nowX - 4, 0, "h8l-4 7z").toString());
+        return svg.end("svg").toString();
+    }
+
+    private static void path(Svg svg, String drawnAs, String data) {
+        svg.begin("path").with("class", drawnAs).with("d", data).end();
+    }
+
+    private static void text(Svg svg, String drawnAs, double x, double y, String words) {
+        svg.begin("text").with("class", drawnAs).with("x", x).with("y", y).inside();
+        svg.text(words).end("text");
+    }
+
+    private static void draw(Svg svg, Stroke stroke) {
+        svg.begin("a").with("href", "/desk/sessions/" + stroke.session()).with("aria-label", stroke.words());
+        svg.inside().begin("title").inside().text(stroke.words()).end("title");
+        path(
+                svg,
+                "stroke",
+                new PathData()
+                        .box(stroke.x(), stroke.top(), stroke.width(), stroke.height())
+                        .toString());
+        svg.end("a");
+    }
+
+    private String weekends() {
         PathData path = new PathData();
         days.stream().filter(Day::weekend).forEach(day -> path.box(day.x(), 0, day.width(), base));
         return path.toString();
     }
 
-    /** A tick at the beginning of each day, as one path. */
-    public String midnights() {
+    private String midnights() {
         PathData path = new PathData();
         days.forEach(day -> path.from(day.x(), base - 4, "v4"));
         return path.toString();
     }
 
-    /** How far the strokes are filled, as one path. */
-    public String fillings() {
+    private String fillings() {
         PathData path = new PathData();
         strokes.forEach(stroke -> path.box(stroke.x(), stroke.filledTop(), stroke.width(), stroke.filled()));
         return path.toString();

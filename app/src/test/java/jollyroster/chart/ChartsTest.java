@@ -99,4 +99,33 @@ class ChartsTest {
         RunLine line = RunLine.of(hours, NOW, List.of());
         assertThat(line.doorX()).isBetween(line.ticks().get(6).x(), line.startX());
     }
+
+    @Test
+    void words_of_people_are_encoded_in_drawings() {
+        String nasty = "<b onload=\"x\">'&";
+        String strip = SeatStrip.of(1, 0, List.of(new SeatStrip.Party(1, SeatStrip.Use.WAITING, nasty)), 17)
+                .markup();
+        assertThat(strip).contains("1 &lt;b onload=&quot;x&quot;&gt;&#39;&amp;").doesNotContain("<b");
+        Instant now = Instant.parse("2027-03-10T13:40:00Z");
+        ZoneId halifax = ZoneId.of("America/Halifax");
+        String line = Tideline.of(
+                        now, halifax, List.of(), List.of(new Tideline.Entry(7, nasty, now.plusSeconds(9000), 8, 3, 0)))
+                .markup();
+        assertThat(line)
+                .contains("href=\"/desk/sessions/7\"", "<title>&lt;b onload=&quot;x&quot;&gt;&#39;&amp;, Wed 10 Mar")
+                .doesNotContain("<b");
+        assertThat(org.jsoup.Jsoup.parse(line).select("svg a").attr("aria-label"))
+                .startsWith(nasty);
+    }
+
+    @Test
+    void seats_that_are_drawn_alike_are_one_path() {
+        String strip = SeatStrip.ofCounts(40, 2, 30, 5, 6).markup();
+        assertThat(org.jsoup.Jsoup.parse(strip).select("path")).hasSizeLessThanOrEqualTo(6);
+        assertThat(org.jsoup.Jsoup.parse(strip)
+                        .select("path.bar-full")
+                        .attr("d")
+                        .split("z"))
+                .hasSize(30);
+    }
 }
