@@ -9,7 +9,7 @@ import java.time.Instant;
  * @param sequence counts up with every change that calendars must follow (RFC 5545, 3.8.7.4)
  * @param place an address or a link; empty for none
  * @param link where to go for more; empty for none
- * @param changedAt when this entry was written (DTSTAMP)
+ * @param changedAt when what it says last changed (LAST-MODIFIED)
  */
 public record CalendarEntry(
         String uid,

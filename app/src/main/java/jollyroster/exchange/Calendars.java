@@ -12,6 +12,8 @@ import biweekly.property.Status;
 import java.io.IOException;
 import java.io.StringWriter;
 import java.io.UncheckedIOException;
+import java.time.Clock;
+import java.time.Instant;
 import java.util.Date;
 import java.util.List;
 import jollyroster.platform.Organisation;
@@ -25,37 +27,62 @@ public class Calendars {
     private static final String PRODUCT = "-//Jolly Roster//Sessions//EN";
 
     private final OrganisationQueries organisation;
+    private final Clock clock;
 
-    Calendars(OrganisationQueries organisation) {
+    Calendars(OrganisationQueries organisation, Clock clock) {
         this.organisation = organisation;
+        this.clock = clock;
     }
 
     /** A feed or a file of sessions to look at (METHOD:PUBLISH, RFC 5546), held by the organisation. */
     public String publish(String name, List<CalendarEntry> entries) {
         Organisation ours = organisation.organisation();
-        return publish(name, new CalendarOrganiser(ours.name(), ours.contactEmail()), entries);
+        return publish(name, organiser(ours), entries, clock.instant());
     }
 
-    static String publish(String name, CalendarOrganiser organiser, List<CalendarEntry> entries) {
+    private static CalendarOrganiser organiser(Organisation ours) {
+        return new CalendarOrganiser(ours.name(), ours.contactEmail());
+    }
+
+    /** @param now when the object is made, which is what DTSTAMP says beside a METHOD (RFC 5545, 3.8.7.2) */
+    static String publish(String name, CalendarOrganiser organiser, List<CalendarEntry> entries, Instant now) {
         ICalendar calendar = new ICalendar();
         calendar.setProductId(PRODUCT);
         calendar.setMethod(Method.publish());
         calendar.setName(name);
-        entries.stream().map(entry -> event(entry, organiser)).forEach(calendar::addEvent);
+        entries.stream().map(entry -> event(entry, organiser, now)).forEach(calendar::addEvent);
+        return write(calendar);
+    }
+
+    /** Takes entries out of one person's calendar (METHOD:CANCEL, RFC 5546, 3.2.5). */
+    public String cancel(List<CalendarEntry> entries, String name, String email) {
+        return cancel(entries, organiser(organisation.organisation()), name, email, clock.instant());
+    }
+
+    static String cancel(
+            List<CalendarEntry> entries, CalendarOrganiser organiser, String name, String email, Instant now) {
+        ICalendar calendar = new ICalendar();
+        calendar.setProductId(PRODUCT);
+        calendar.setMethod(Method.cancel());
+        for (CalendarEntry entry : entries) {
+            VEvent event = event(entry, organiser, now);
+            event.addAttendee(new Attendee(name.isEmpty() ? null : name, email));
+            calendar.addEvent(event);
+        }
         return write(calendar);
     }
 
     /** An invitation to one person, who can reply (METHOD:REQUEST, RFC 5546). */
     public String request(CalendarEntry entry, String name, String email) {
         Organisation ours = organisation.organisation();
-        return request(entry, new CalendarOrganiser(ours.name(), ours.contactEmail()), name, email);
+        return request(entry, organiser(ours), name, email, clock.instant());
     }
 
-    static String request(CalendarEntry entry, CalendarOrganiser organiser, String name, String email) {
+    static String request(CalendarEntry entry, CalendarOrganiser organiser, String name, String email, Instant now) {
         ICalendar calendar = new ICalendar();
         calendar.setProductId(PRODUCT);
         calendar.setMethod(Method.request());
-        VEvent event = event(entry, organiser);
+        VEvent event = event(entry, organiser, now);
         Attendee attendee = new Attendee(name.isEmpty() ? null : name, email);
         attendee.setParticipationStatus(ParticipationStatus.NEEDS_ACTION);
         attendee.setRsvp(true);
@@ -64,11 +91,12 @@ public class Calendars {
         return write(calendar);
     }
 
-    private static VEvent event(CalendarEntry entry, CalendarOrganiser organiser) {
+    private static VEvent event(CalendarEntry entry, CalendarOrganiser organiser, Instant now) {
         VEvent event = new VEvent();
         event.setUid(entry.uid());
         event.setSequence(entry.sequence());
-        event.setDateTimeStamp(Date.from(entry.changedAt()));
+        event.setDateTimeStamp(Date.from(now));
+        event.setLastModified(Date.from(entry.changedAt()));
         event.setDateStart(Date.from(entry.start()), true);
         event.setDateEnd(Date.from(entry.end()), true);
         event.setOrganizer(new Organizer(organiser.name(), organiser.email()));
@@ -89,6 +117,7 @@ public class Calendars {
     private static String write(ICalendar calendar) {
         StringWriter text = new StringWriter();
         try (ICalWriter writer = new ICalWriter(text, ICalVersion.V2_0)) {
+            writer.setCaretEncodingEnabled(true); // quotation marks in names (RFC 6868)
             writer.getVObjectWriter().getFoldedLineWriter().setLineLength(null);
             writer.write(calendar);
         } catch (IOException neverInMemory) {

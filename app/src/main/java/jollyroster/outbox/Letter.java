@@ -11,6 +11,7 @@ import java.io.UnsupportedEncodingException;
 import java.time.Instant;
 import java.util.Date;
 import java.util.Properties;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -82,12 +83,17 @@ public record Letter(
     private static MimeBodyPart calendarFile(String calendar) throws MessagingException {
         MimeBodyPart file = new MimeBodyPart();
         file.setText(calendar, "UTF-8", "calendar");
-        file.setHeader(
-                "Content-Type",
-                "text/calendar; charset=UTF-8; method="
-                        + (calendar.contains("METHOD:REQUEST") ? "REQUEST" : "PUBLISH"));
+        file.setHeader("Content-Type", "text/calendar; charset=UTF-8; method=" + method(calendar));
         file.setFileName("session.ics");
         return file;
+    }
+
+    /** As the calendar itself says it (RFC 6047, 2.4). */
+    private static String method(String calendar) {
+        return Stream.of("REQUEST", "CANCEL")
+                .filter(method -> calendar.contains("\nMETHOD:" + method + "\r"))
+                .findFirst()
+                .orElse("PUBLISH");
     }
 
     /** Keeps its Message-ID, so that a letter that is sent twice can be recognised. */

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import jollyroster.core.messages.Anchor;
+import jollyroster.exchange.CalendarEntry;
 import jollyroster.exchange.Calendars;
 import jollyroster.platform.Address;
 import jollyroster.platform.Facts;
@@ -66,9 +67,17 @@ class LetterWriter {
                 claim.subject(),
                 body.text(values),
                 templates.page(claim.subject(), body.html(values), facts.organisation()),
-                dated ? calendars.publish(facts.title(), facts.calendar()) : null,
+                dated ? calendar(facts) : null,
                 anchor.isAnswer() ? null : facts.ownLink() + "/no-reminders",
                 now);
+    }
+
+    /** What a calendar is to do: follow what holds, or take out what no longer does. */
+    private String calendar(Letters.Facts facts) {
+        boolean gone = facts.calendar().stream().allMatch(CalendarEntry::cancelled);
+        return gone
+                ? calendars.cancel(facts.calendar(), facts.name(), facts.email())
+                : calendars.publish(facts.title(), facts.calendar());
     }
 
     /** A letter to somebody who is on no session. */

@@ -28,9 +28,16 @@ public record Registration(
         String email,
         String phone,
         ZoneId zone,
-        Instant registeredAt,
+        Stamps stamps,
         Hold hold,
         Remarks remarks) {
+
+    /** When it began and last changed. @param sequence counts up with every change that its calendar entry must follow */
+    public record Stamps(Instant registeredAt, Instant changedAt, int sequence) {}
+
+    public Instant registeredAt() {
+        return stamps.registeredAt();
+    }
 
     /** The person as whoever acts, by the link of this registration. */
     public Actor self() {

@@ -99,7 +99,8 @@ public class RegistrationQueries implements SeatCounts, PersonalHistory {
                 r.get(PERSON.EMAIL),
                 r.get(PERSON.PHONE),
                 ZoneId.of(r.get(REGISTRATION.ZONE)),
-                r.get(REGISTRATION.CREATED_AT),
+                new Registration.Stamps(
+                        r.get(REGISTRATION.CREATED_AT), r.get(REGISTRATION.CHANGED_AT), r.get(REGISTRATION.SEQUENCE)),
                 new Registration.Hold(
                         Optional.ofNullable(r.get(REGISTRATION.HELD_UNTIL)),
                         r.get(REGISTRATION.IS_RACING),

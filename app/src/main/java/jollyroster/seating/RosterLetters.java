@@ -126,14 +126,14 @@ public class RosterLetters implements Letters {
         String date = session.lead() == null ? "" : "-" + session.id();
         return new CalendarEntry(
                 "registration-" + registration.id() + date + "@" + address.host(),
-                session.sequence() + (gone ? 1 : 0),
+                session.sequence() + registration.stamps().sequence(),
                 session.offering().title(),
                 session.offering().summary() + (joinLink.isEmpty() ? "" : "\n\nYour link: " + joinLink),
                 session.place(),
                 joinLink,
                 session.start(),
                 session.end(),
-                registration.registeredAt(),
+                registration.stamps().changedAt(),
                 gone);
     }
 

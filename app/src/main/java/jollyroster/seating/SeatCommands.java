@@ -2,6 +2,7 @@ package jollyroster.seating;
 
 import static jollyroster.platform.tables.Tables.REGISTRATION;
 import static jollyroster.platform.tables.Tables.SEAT_COUNT;
+import static jollyroster.platform.tables.Tables.SESSION;
 import static org.jooq.impl.DSL.inline;
 import static org.jooq.impl.DSL.param;
 
@@ -186,6 +187,7 @@ class SeatCommands {
         RegistrationRecord row = new RegistrationRecord();
         row.setSessionId(session);
         row.setChangedAt(now);
+        row.setSequence(before.getSequence() + 1 + behind(before.getSessionId(), session));
         fill(row, seat);
         return writes.sql()
                 .update(REGISTRATION)
@@ -193,6 +195,19 @@ class SeatCommands {
                 .where(REGISTRATION.ID.eq(before.getId()))
                 .returning()
                 .fetchSingle();
+    }
+
+    /** By how much the entry of another session has been counted less far; a calendar follows only what counts up. */
+    private int behind(long was, long is) {
+        if (was == is) {
+            return 0;
+        }
+        Map<Long, Integer> counted = writes.sql()
+                .select(SESSION.ID, SESSION.SEQUENCE)
+                .from(SESSION)
+                .where(SESSION.ID.in(was, is))
+                .fetchMap(SESSION.ID, SESSION.SEQUENCE);
+        return Math.max(0, counted.get(was) - counted.get(is));
     }
 
     void setCompanions(long registration, List<String> names, Instant now) {

@@ -22,3 +22,6 @@ CREATE TABLE different_people (
   CHECK (person_id < other_id)
 ) STRICT, WITHOUT ROWID;
 CREATE INDEX different_people_by_other ON different_people (other_id);
+
+-- What a person's own calendar entry counts up with, so that it follows a move, a swap or an end (RFC 5545, 3.8.7.4).
+ALTER TABLE registration ADD COLUMN sequence INTEGER NOT NULL DEFAULT 0;

@@ -77,8 +77,8 @@ class CalendarReaderTest {
         Instant start = Instant.parse("2027-03-16T22:00:00Z");
         CalendarEntry entry = new CalendarEntry(
                 "x@y", 0, "Knots; and, splices", "", "", "", start, start.plusSeconds(5400), start, false);
-        String feed =
-                Calendars.publish("Feed", new CalendarOrganiser("School", "office@saltmarrow.example"), List.of(entry));
+        String feed = Calendars.publish(
+                "Feed", new CalendarOrganiser("School", "office@saltmarrow.example"), List.of(entry), start);
         assertThat(events(feed)).singleElement().satisfies(e -> {
             assertThat(e.span()).isEqualTo(new Interval(start, start.plusSeconds(5400)));
             assertThat(e.title()).isEqualTo("Knots; and, splices");
@@ -263,7 +263,8 @@ class CalendarReaderTest {
             String title = "é word ".repeat(words) + "😀".repeat(words % 7);
             CalendarEntry entry = new CalendarEntry(
                     "x@y", 0, title, "", "", "", SPRING.start(), SPRING.start().plusSeconds(60), SPRING.start(), false);
-            String feed = Calendars.publish("F", new CalendarOrganiser("S", "o@s.example"), List.of(entry));
+            String feed =
+                    Calendars.publish("F", new CalendarOrganiser("S", "o@s.example"), List.of(entry), SPRING.start());
             assertThat(feed.split("\r\n")).allSatisfy(line -> {
                 assertThat(line.getBytes(StandardCharsets.UTF_8).length).isLessThanOrEqualTo(75);
                 assertThat(line).doesNotStartWith("  ");

@@ -107,7 +107,8 @@ class CalendarRepliesTest {
                 entry,
                 new CalendarOrganiser("Saltmarrow Sea School", "office@saltmarrow.example"),
                 "Wren Skerry",
-                "wren@crew.example");
+                "wren@crew.example",
+                Instant.EPOCH);
         Calendar calendar = new CalendarBuilder().build(new StringReader(text));
         assertThat(calendar.validate().getEntries()).isEmpty();
         assertThat(calendar.getMethod().getValue()).isEqualTo("REQUEST");

@@ -35,9 +35,37 @@ class OpenFormatsTest {
     private static final CalendarOrganiser OFFICE =
             new CalendarOrganiser("Saltmarrow Sea School", "office@saltmarrow.example");
 
+    private static final Instant NOW = Instant.parse("2027-03-11T08:00:00Z");
+
+    /** RFC 6868: a quotation mark in a parameter is written as ^', a caret as ^^. */
+    @Test
+    void a_quotation_mark_in_a_name_is_written_as_the_standard_has_it() throws IOException, ParserException {
+        CalendarOrganiser quay = new CalendarOrganiser("The \"Quay\" ^School; (old)", "office@saltmarrow.example");
+        String text = Calendars.request(ENTRY, quay, "Ada \"Ace\" Vance", "ada@crew.example", NOW)
+                .replace("\r\n ", "");
+        assertThat(text).contains("CN=\"The ^'Quay^' ^^School; (old)\"").contains("CN=Ada ^'Ace^' Vance");
+        assertThat(read(text).getComponents()).hasSize(1);
+        assertThat(Calendars.publish("P", quay, List.of(ENTRY), NOW)).contains("BEGIN:VEVENT");
+    }
+
+    /** RFC 5546, 3.2.5: CANCEL has UID, SEQUENCE, DTSTAMP, ORGANIZER and the attendee it is for; STATUS is CANCELLED. */
+    @Test
+    void a_cancellation_goes_as_such() throws IOException, ParserException {
+        CalendarEntry gone = new CalendarEntry(
+                ENTRY.uid(), 3, ENTRY.title(), "", "", "", ENTRY.start(), ENTRY.end(), ENTRY.changedAt(), true);
+        Calendar calendar = read(Calendars.cancel(List.of(gone), OFFICE, "Wren Skerry", "wren@crew.example", NOW));
+        assertThat(calendar.validate().getEntries()).isEmpty();
+        assertThat(calendar.getMethod().getValue()).isEqualTo("CANCEL");
+        VEvent event = (VEvent) calendar.getComponents().get(0);
+        assertThat(event.getStatus().getValue()).isEqualTo("CANCELLED");
+        assertThat(event.getSequence().getSequenceNo()).isEqualTo(3);
+        assertThat(Instant.from(event.getDateTimeStamp().getDate())).isEqualTo(NOW);
+        assertThat(event.getAttendees()).hasSize(1);
+    }
+
     @Test
     void a_second_library_reads_the_same_session() throws IOException, ParserException {
-        VEvent event = (VEvent) read(Calendars.publish("Programme", OFFICE, List.of(ENTRY)))
+        VEvent event = (VEvent) read(Calendars.publish("Programme", OFFICE, List.of(ENTRY), NOW))
                 .getComponents()
                 .get(0);
         assertThat(event.getUid().orElseThrow().getValue()).isEqualTo(ENTRY.uid());
@@ -52,7 +80,7 @@ class OpenFormatsTest {
 
     @Test
     void a_calendar_is_valid_and_published() throws IOException, ParserException {
-        Calendar calendar = read(Calendars.publish("Programme", OFFICE, List.of(ENTRY)));
+        Calendar calendar = read(Calendars.publish("Programme", OFFICE, List.of(ENTRY), NOW));
         assertThat(calendar.validate().getEntries()).isEmpty();
         assertThat(calendar.getMethod().getValue()).isEqualTo("PUBLISH");
     }
@@ -60,7 +88,7 @@ class OpenFormatsTest {
     /** RFC 5545, 3.1: lines of at most 75 octets, ended by CRLF. */
     @Test
     void lines_are_folded() {
-        String text = Calendars.publish("Programme", OFFICE, List.of(ENTRY));
+        String text = Calendars.publish("Programme", OFFICE, List.of(ENTRY), NOW);
         assertThat(text).endsWith("END:VCALENDAR\r\n");
         assertThat(text.split("\r\n")).allMatch(line -> line.getBytes(StandardCharsets.UTF_8).length <= 75);
     }

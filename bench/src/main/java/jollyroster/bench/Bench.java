@@ -27,18 +27,18 @@ public final class Bench {
     private static final int ROUNDS = 3;
 
     /** Pages of the desk on the demo's data, by what they are called here. */
-    private static final Map<String, String> DESK_PAGES = new TreeMap<>(Map.of(
-            "today", "/desk",
-            "programme", "/desk/programme",
-            "offerings", "/desk/offerings",
-            "offering", "/desk/offerings/2",
-            "session", "/desk/sessions/7",
-            "past session", "/desk/sessions/2",
-            "roster", "/desk/sessions/7/roster",
-            "answers", "/desk/offerings/2/answers",
-            "people", "/desk/people",
-            "lanes", "/desk/lanes",
-            "outbox", "/desk/outbox"));
+    private static final Map<String, String> DESK_PAGES = new TreeMap<>(Map.ofEntries(
+            Map.entry("today", "/desk"),
+            Map.entry("programme", "/desk/programme"),
+            Map.entry("offerings", "/desk/offerings"),
+            Map.entry("offering", "/desk/offerings/2"),
+            Map.entry("session", "/desk/sessions/7"),
+            Map.entry("past session", "/desk/sessions/2"),
+            Map.entry("roster", "/desk/sessions/7/roster"),
+            Map.entry("answers", "/desk/offerings/2/answers"),
+            Map.entry("people", "/desk/people"),
+            Map.entry("lanes", "/desk/lanes"),
+            Map.entry("outbox", "/desk/outbox")));
 
     private static final int DEMO_PAGES = 150;
 
