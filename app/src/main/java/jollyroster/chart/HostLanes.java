@@ -128,8 +128,8 @@ public record HostLanes(
         double width = Math.max(3, scale.x(s.span().end()) - x);
         double paddedX = scale.x(s.padded().start());
         ZonedDateTime start = s.span().start().atZone(scale.zone());
-        String words = s.title() + ", " + Times.day(start) + ", "
-                + Times.hours(start, s.span().end().atZone(scale.zone()))
+        String words = s.title() + " " + Times.hours(start, s.span().end().atZone(scale.zone())) + ", "
+                + Times.day(start)
                 + (s.place().isEmpty() ? "" : ", " + s.place());
         String title = width < NARROWEST_TITLED ? "" : s.title(); // as much of it as the bar has room for
         return new Bar(

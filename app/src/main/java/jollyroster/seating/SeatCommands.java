@@ -161,6 +161,7 @@ class SeatCommands {
         row.setSubmission(asked.submission().isEmpty() ? null : asked.submission());
         row.setCreatedAt(now);
         row.setChangedAt(now);
+        row.setSequence(0);
         row.setIsReminded(true);
         row.setIsMarked(false);
         row.setNote("");

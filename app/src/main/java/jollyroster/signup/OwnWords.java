@@ -53,10 +53,8 @@ final class OwnWords {
             bad(Swapped.NOT_POSSIBLE, "That swap is no longer possible. You keep the date you have."),
             good(Said.ANSWERED, "Your answer is noted. We have written to you."),
             bad(Said.NOT_ANSWERED, "That answer could not be taken: it is too late, or there is no room."),
-            good(
-                    Said.AMENDED_TO_PAY,
-                    "Your changes are kept. The seats are held until those that came along are paid for."),
-            good(Said.AMENDED, "Your changes are kept."),
+            good(Said.AMENDED_TO_PAY, "Saved. The seats are held until those that came along are paid for."),
+            good(Said.AMENDED, "Saved."),
             good(Said.WISHES_KEPT, "Saved."),
             bad(Said.TOO_OFTEN, "That was a lot of changes in a short time. Please try again in an hour."),
             good(Said.SWAP_WITHDRAWN, "Your offer to swap is taken back."));

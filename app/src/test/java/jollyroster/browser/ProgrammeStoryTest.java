@@ -114,18 +114,17 @@ class ProgrammeStoryTest {
             Page page = Chromium.signedIn(context);
             page.navigate("/desk/lanes?at=2027-03-15");
             assertThat(page.locator(".conflicts .minutes")).hasText("15 min");
-            Locator drill = page.locator("a.held[aria-label^='Man-overboard drill, Sat 20 Mar']");
+            Locator drill = page.locator("a.held[aria-label^='Man-overboard drill 14:45']");
             drill.focus();
             page.keyboard().press("ArrowLeft");
-            assertThat(page.locator("#check")).containsText("Barnaby Teague twice, 30 min");
+            assertThat(page.locator("#check")).containsText("Barnaby Teague double-booked, overlap 30 min");
             page.keyboard().press("ArrowRight");
             page.keyboard().press("ArrowRight");
             assertThat(page.locator("#check")).containsText("15:00–17:00 is free of conflicts.");
             page.click("#check >> text=Move it");
             assertThat(page.locator(".said")).containsText("people are told in a few minutes");
             assertThat(page.locator("#conflicts-title")).hasText("Nobody is needed in two places");
-            page.locator("a.held[aria-label^='Man-overboard drill, Sat 20 Mar']")
-                    .click();
+            page.locator("a.held[aria-label^='Man-overboard drill 14:45']").click();
             assertThat(page.locator("h1")).hasText("Man-overboard drill");
             assertThat(page.locator(".undo-bar")).containsText("moved to Sat 20 Mar 15:00");
             page.click(".undo-bar button");
@@ -197,7 +196,7 @@ class ProgrammeStoryTest {
             try {
                 organiser.navigate("/desk/offerings/2/share");
                 organiser.fill("#origins", clubAddress);
-                organiser.click("#embed >> text=Keep");
+                organiser.click("#embed >> text=Save");
                 assertThat(organiser.locator(".said")).hasText("Saved.");
                 Page page = context.newPage();
                 page.navigate(clubAddress + "/");
@@ -211,7 +210,7 @@ class ProgrammeStoryTest {
                         () -> block.locator("[data-take-button]").click());
                 assertThat(popup.locator("h1")).hasText("Knots and splicing bench");
                 organiser.fill("#origins", "https://elsewhere.example");
-                organiser.click("#embed >> text=Keep");
+                organiser.click("#embed >> text=Save");
                 assertThat(organiser.locator(".said")).hasText("Saved.");
                 page.reload();
                 assertThat(page.frameLocator("iframe")

@@ -53,7 +53,7 @@ class WaitlistStoryTest {
             assertThat(organiser.locator("[data-chosen-count]")).hasText("1 ticked");
             organiser.onDialog(dialog -> dialog.accept());
             organiser.click("text=Cancel registrations");
-            assertThat(organiser.locator(".said")).containsText("1 registration given back");
+            assertThat(organiser.locator(".said")).containsText("1 registration cancelled, and told.");
             assertThat(organiser.locator(".in-page")).containsText("called up 1");
 
             visitor.navigate(waiting);
@@ -130,7 +130,7 @@ class WaitlistStoryTest {
                     "BEGIN:VCARD\r\nVERSION:4.0\r\nFN:Quill Okonjo\r\nEMAIL:quill@crew.example\r\nEND:VCARD\r\n");
             organiser.setInputFiles("#guest-file", cards);
             organiser.click("text=Import");
-            assertThat(organiser.locator(".said")).containsText("1 person taken in");
+            assertThat(organiser.locator(".said")).containsText("1 person imported");
             organiser.onDialog(dialog -> dialog.accept());
             organiser.click("text=Send 1 invitation");
             assertThat(organiser.locator(".said")).containsText("1 invitation is on its way");

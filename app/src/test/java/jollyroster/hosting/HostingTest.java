@@ -125,7 +125,7 @@ class HostingTest {
                 "/desk/lanes",
                 "/desk/lanes/check",
                 Map.of("session", String.valueOf(other.session()), "start", "2027-04-08T09:45"));
-        assertThat(check.document().select(".collides").text()).contains("twice, 105 min");
+        assertThat(check.document().select(".collides").text()).contains("double-booked, overlap 105 min");
         organiser.post(
                 "/desk/lanes",
                 "/desk/lanes/move",

@@ -3,9 +3,12 @@ package jollyroster.ledger;
 import static jollyroster.Saltmarrow.Wanted.seats;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.net.URLEncoder;
+import java.nio.charset.StandardCharsets;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.IntStream;
 import jollyroster.AppTest;
 import jollyroster.Browserless;
 import jollyroster.Saltmarrow;
@@ -15,6 +18,7 @@ import jollyroster.programme.ProgrammeQueries;
 import jollyroster.schedule.ScheduleCommands;
 import jollyroster.schedule.Scope;
 import jollyroster.seating.RegistrationCommands;
+import org.jsoup.nodes.Document;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -58,20 +62,33 @@ class LedgerOverHttpTest {
         return page.document().select(".programme .name a").eachText();
     }
 
+    /** Whether a session of this offering is among what is asked for. */
+    private boolean isShown(String query, Published one) {
+        String title = URLEncoder.encode(title(one), StandardCharsets.UTF_8);
+        return shown(query + "&q=" + title).contains(title(one));
+    }
+
     @Test
     void a_session_is_found_by_what_it_is_called_where_it_is_who_leads_it_and_how_it_stands() {
         Published other = saltmarrow.publish(seats(3));
         String free = "free%20seats";
         assertThat(shown("q=" + title(at).replace(" ", "%20").toUpperCase(java.util.Locale.ROOT)))
                 .contains(title(at));
-        assertThat(shown("state=" + free)).contains(title(at), title(other));
+        assertThat(isShown("state=" + free, at) && isShown("state=" + free, other))
+                .isTrue();
         roster.register(Saltmarrow.person(at.session(), "Wren Skerry", 1), Saltmarrow.VISITOR);
-        assertThat(shown("state=full")).contains(title(at)).doesNotContain(title(other));
-        assertThat(shown("state=" + free)).contains(title(other)).doesNotContain(title(at));
+        assertThat(isShown("state=full", at)).isTrue();
+        assertThat(isShown("state=full", other)).isFalse();
+        assertThat(isShown("state=" + free, other)).isTrue();
+        assertThat(isShown("state=" + free, at)).isFalse();
         roster.register(Saltmarrow.person(at.session(), "Teo Vance", 1), Saltmarrow.VISITOR);
-        assertThat(shown("state=waiting")).contains(title(at)).doesNotContain(title(other));
+        assertThat(isShown("state=waiting", at)).isTrue();
+        assertThat(isShown("state=waiting", other)).isFalse();
         schedule.callOff(other.session(), Scope.THIS, Saltmarrow.ORGANISER);
-        assertThat(shown("state=called%20off")).contains(title(other)).doesNotContain(title(at));
+        for (String word : List.of("cancelled", "called%20off")) {
+            assertThat(isShown("state=" + word, other)).as(word).isTrue();
+            assertThat(isShown("state=" + word, at)).as(word).isFalse();
+        }
         assertThat(shown("q=nothing%20is%20called%20so")).isEmpty();
         assertThat(shown("when=past&q=knots")).doesNotContain(title(at));
     }
@@ -83,7 +100,7 @@ class LedgerOverHttpTest {
                     .as(query)
                     .isEqualTo(200);
         }
-        assertThat(shown("state=%3Cscript%3E")).contains(title(at));
+        assertThat(isShown("state=%3Cscript%3E&month=2027-99&page=-4", at)).isTrue();
     }
 
     @Test
@@ -120,5 +137,42 @@ class LedgerOverHttpTest {
                         .post("/desk/programme", "/desk/programme/together", ticked)
                         .status())
                 .isLessThan(500);
+    }
+
+    @Test
+    void a_long_programme_is_read_by_month_and_a_screenful_at_a_time() {
+        String[] starts = IntStream.rangeClosed(1, 23)
+                .mapToObj(day -> "2027-09-%02dT10:00".formatted(day))
+                .toArray(String[]::new);
+        Published many = saltmarrow.publish(seats(2).at(starts));
+        saltmarrow.publish(seats(2).at("2027-10-01T10:00"));
+        Document september = organiser.get("/desk/programme?month=2027-09").document();
+        assertThat(september.select(".months a.is-lit").text()).isEqualTo("September 23");
+        assertThat(september.select(".programme .name a")).hasSize(20);
+        Document rest =
+                organiser.get(september.select("a[rel=next]").attr("href")).document();
+        assertThat(rest.select(".programme .name a")).hasSize(3);
+        assertThat(rest.select(".programme .name a").eachText()).containsOnly(title(many));
+        assertThat(rest.select("a[rel=next]")).isEmpty();
+        assertThat(organiser
+                        .get("/desk/programme?month=2027-09&page=9999")
+                        .document()
+                        .select(".programme .name a"))
+                .as("beyond the last page is the last page")
+                .hasSize(3);
+    }
+
+    @Test
+    void offerings_are_a_list_with_what_is_to_do() {
+        Published draft = saltmarrow.publish(seats(3));
+        organiser.post("/desk/programme", "/desk/offerings/" + draft.offering() + "/turn", Map.of("to", "DRAFT"));
+        String q = "/desk/offerings?q=" + URLEncoder.encode(title(draft), StandardCharsets.UTF_8);
+        Document list = organiser.get(q).document();
+        assertThat(list.select(".offerings tbody tr").text())
+                .contains(title(draft), "draft", "Tue 16 Mar 19:00", "0 of 3");
+        assertThat(organiser.get(q + "&status=published").document().select(".offerings .name a"))
+                .isEmpty();
+        assertThat(organiser.get("/desk/offerings?page=99999&status=%3Cb%3E").status())
+                .isEqualTo(200);
     }
 }

@@ -3,6 +3,7 @@ package jollyroster.outbox;
 import static jollyroster.Saltmarrow.Wanted.seats;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.Duration;
 import java.util.List;
 import java.util.regex.MatchResult;
 import java.util.regex.Pattern;
@@ -84,6 +85,7 @@ class PersonalCalendarTest {
 
     private String calendar(String email) {
         worker.sendDue();
+        clock.windOn(Duration.ofMinutes(1));
         return tray.latestTo(email).orElseThrow().calendar().replace("\r\n ", "");
     }
 

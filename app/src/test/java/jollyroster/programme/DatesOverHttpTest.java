@@ -160,7 +160,12 @@ class DatesOverHttpTest {
                         .eachAttr("href"))
                 .doesNotContain("/desk/sessions/" + at.session());
         assertThat(organiser
-                        .get("/desk/programme?q=bench")
+                        .get("/desk/programme?q=bench%20"
+                                + programme
+                                        .offering(at.offering())
+                                        .orElseThrow()
+                                        .title()
+                                        .replaceAll("\\D", ""))
                         .document()
                         .select(".programme .name a")
                         .eachAttr("href"))
