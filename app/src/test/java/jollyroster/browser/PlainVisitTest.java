@@ -75,7 +75,7 @@ class PlainVisitTest {
             assertThat(page.locator(".facts")).containsText("on the clock in Oslo");
 
             page.click("[data-take-button]");
-            assertThat(page.locator(".summary-of-problems")).containsText("things need another look");
+            assertThat(page.locator(".summary-of-problems")).containsText("things to correct");
             page.fill("#name", "Sunniva Eldjarn");
             page.fill("#email", "sunniva@nojs.example");
             page.selectOption("select[name='q.left_handed']", "Neither of us");

@@ -114,7 +114,7 @@ class ProgrammeStoryTest {
             Page page = Chromium.signedIn(context);
             page.navigate("/desk/lanes?at=2027-03-15");
             assertThat(page.locator(".conflicts .minutes")).hasText("15 min");
-            Locator drill = page.locator("a.held[aria-label^='Man-overboard drill 14:45']");
+            Locator drill = page.locator("a.held:has-text('Man-overboard drill 14:45')");
             drill.focus();
             page.keyboard().press("ArrowLeft");
             assertThat(page.locator("#check")).containsText("Barnaby Teague double-booked, overlap 30 min");
@@ -124,7 +124,7 @@ class ProgrammeStoryTest {
             page.click("#check >> text=Move it");
             assertThat(page.locator(".said")).containsText("people are told in a few minutes");
             assertThat(page.locator("#conflicts-title")).hasText("Nobody is needed in two places");
-            page.locator("a.held[aria-label^='Man-overboard drill 14:45']").click();
+            page.locator("a.held:has-text('Man-overboard drill 15:00')").click();
             assertThat(page.locator("h1")).hasText("Man-overboard drill");
             assertThat(page.locator(".undo-bar")).containsText("moved to Sat 20 Mar 15:00");
             page.click(".undo-bar button");
@@ -206,8 +206,8 @@ class ProgrammeStoryTest {
                 assertThat(page.locator("iframe")).hasAttribute("style", Pattern.compile("height: \\d{3}px"));
                 assertThat(page.locator("a", new Page.LocatorOptions().setHasText("Register")))
                         .hasAttribute("href", Pattern.compile("/p/knots-and-splicing-bench$"));
-                Page popup = page.waitForPopup(
-                        () -> block.locator("[data-take-button]").click());
+                Page popup =
+                        page.waitForPopup(() -> block.locator("text=Register").click());
                 assertThat(popup.locator("h1")).hasText("Knots and splicing bench");
                 organiser.fill("#origins", "https://elsewhere.example");
                 organiser.click("#embed >> text=Save");

@@ -60,7 +60,7 @@ class WaitlistStoryTest {
             assertThat(visitor.locator(".answer-now")).containsText("A seat is held for you");
             assertThat(visitor.locator("[data-deadline]")).containsText(Pattern.compile("in \\d+ [dh]"));
             assertThat(Chromium.violations(visitor)).isEmpty();
-            visitor.click("[data-take-button]");
+            visitor.click("text=Accept the seat");
             assertThat(visitor.locator(".said")).containsText("The seats are yours");
             assertThat(visitor.locator("main")).hasAttribute("data-state", "registered");
 
