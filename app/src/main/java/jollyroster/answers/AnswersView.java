@@ -35,7 +35,7 @@ record AnswersView(
     /**
      * An option.
      *
-     * @param width of its bar, 0 to 100
+     * @param width of its bar, of a track that is everybody who answered: 0 to 100
      * @param left "2 of 4 left"; empty when it cannot run out
      */
     record Bar(String option, int times, String share, double width, String left, boolean gone) {}
@@ -64,21 +64,20 @@ record AnswersView(
             boolean oneDate) {
         Question q = asked.question();
         Tally tally = Tally.of(q, times);
-        double most = tally.counts().stream().mapToInt(Tally.Count::times).max().orElse(0);
         return new Card(
                 asked.id(),
                 q.label(),
                 q.kind().name(),
                 tally.answered() == 1 ? "1 answer" : tally.answered() + " answers",
                 retired,
-                tally.counts().stream().map(c -> bar(q, c, most, oneDate)).toList(),
+                tally.counts().stream().map(c -> bar(q, c, oneDate)).toList(),
                 tally.numbers().map(AnswersView::spread).orElse(Spread.NONE),
                 texts.stream().limit(mostTexts).map(AnswersView::text).toList(),
                 texts.size() > mostTexts,
                 older);
     }
 
-    private static Bar bar(Question q, Tally.Count count, double most, boolean oneDate) {
+    private static Bar bar(Question q, Tally.Count count, boolean oneDate) {
         var limit = q.options().stream()
                 .filter(o ->
                         oneDate && o.label().equals(count.option()) && o.most().isPresent())
@@ -89,7 +88,7 @@ record AnswersView(
                 count.option(),
                 count.times(),
                 Math.round(count.share() * 100) + " %",
-                most == 0 ? 0 : Math.round(count.times() / most * 1000) / 10.0,
+                Math.round(count.share() * 1000) / 10.0,
                 limit.map(o -> left + " of " + o.most().getAsInt() + " left").orElse(""),
                 left == 0);
     }

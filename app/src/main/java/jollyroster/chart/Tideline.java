@@ -120,7 +120,7 @@ public record Tideline(
     public static Tideline of(Instant now, ZoneId home, Collection<ZoneId> zones, List<Entry> entries) {
         Scale scale =
                 new Scale(now.atZone(home).toLocalDate().atStartOfDay(home).toInstant());
-        int most = entries.stream().mapToInt(Entry::seats).max().orElse(1);
+        int most = Math.max(1, entries.stream().mapToInt(Entry::seats).max().orElse(1));
         List<Stroke> strokes = new ArrayList<>();
         double free = Double.NEGATIVE_INFINITY;
         for (Entry entry : entries) {

@@ -5,6 +5,7 @@ import static jollyroster.platform.tables.Tables.OFFERING;
 import static jollyroster.platform.tables.Tables.PLEA;
 
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.Collection;
 import java.util.List;
@@ -133,16 +134,23 @@ public class GuestCommands implements Invitations {
                 .fetchSingle(OFFERING.TITLE);
     }
 
-    /** Writes once more to these invitees. @return how many */
+    /** So long after they were last written to nobody is reminded again. */
+    static final Duration REST = Duration.ofHours(20);
+
+    /** Writes once more to those of these invitees who were left in peace for a while. @return how many */
     @Transactional
     public int remind(long offering, Collection<Long> invitees, Actor actor) {
         actor.requireOrganiser();
+        Instant now = clock.instant();
         return write(
                 offering,
-                INVITEE.ID.in(invitees).and(INVITEE.INVITED_AT.isNotNull()),
+                INVITEE.ID
+                        .in(invitees)
+                        .and(INVITEE.INVITED_AT.le(now.minus(REST)))
+                        .and(INVITEE.REMINDED_AT.isNull().or(INVITEE.REMINDED_AT.le(now.minus(REST)))),
                 letters::remind,
                 INVITEE.REMINDED_AT,
-                clock.instant());
+                now);
     }
 
     /** The dates that people can be invited to. */

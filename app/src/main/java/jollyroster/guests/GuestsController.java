@@ -76,7 +76,7 @@ class GuestsController {
 
     record Asking(long id, String name, String email, String words, String at) {}
 
-    /** @param fresh how many have not been written to @param silent how many have not answered */
+    /** @param fresh how many have not been written to @param silent how many have not answered and may be reminded now */
     record View(
             long offering,
             String title,
@@ -106,7 +106,8 @@ class GuestsController {
     @GetMapping("/desk/offerings/{id}/guests")
     String guests(@PathVariable long id, @RequestParam(defaultValue = "") String show, Model model) {
         Offering o = known(id);
-        List<Line> all = guests.list(id).stream().map(i -> line(i, o.zone())).toList();
+        List<Invitee> invited = guests.list(id);
+        List<Line> all = invited.stream().map(i -> line(i, o.zone())).toList();
         Optional<Session> next = programme.sessionsOf(id).stream()
                 .filter(s -> s.isOpenAt(clock.instant()))
                 .findFirst();
@@ -131,9 +132,25 @@ class GuestsController {
                                         Times.dayAndTime(p.askedAt(), o.zone())))
                                 .toList(),
                         count(all, "new"),
-                        count(all, "silent"),
+                        next.isEmpty()
+                                ? 0
+                                : (int) invited.stream()
+                                        .filter(this::mayBeReminded)
+                                        .count(),
                         all.size()));
         return "guests/guests";
+    }
+
+    /** Not answered, and not written to for a while. */
+    private boolean mayBeReminded(Invitee i) {
+        Instant rested = clock.instant().minus(GuestCommands.REST);
+        return i.state().isEmpty()
+                && i.invited().filter(at -> !at.isAfter(rested)).isPresent()
+                && i.reminded().filter(at -> at.isAfter(rested)).isEmpty();
+    }
+
+    private boolean isOpen(long offering) {
+        return programme.sessionsOf(offering).stream().anyMatch(s -> s.isOpenAt(clock.instant()));
     }
 
     private static int count(List<Line> lines, String answer) {
@@ -222,11 +239,17 @@ class GuestsController {
     String remind(@PathVariable long id, RedirectAttributes flash, Actor actor) {
         known(id);
         List<Long> silent = guests.list(id).stream()
-                .filter(i -> i.invited().isPresent() && i.state().isEmpty())
+                .filter(this::mayBeReminded)
                 .map(Invitee::id)
                 .toList();
-        int sent = commands.remind(id, silent, actor);
-        flash.addFlashAttribute("said", sent == 1 ? "1 person is reminded." : sent + " people are reminded.");
+        int sent = isOpen(id) ? commands.remind(id, silent, actor) : 0;
+        flash.addFlashAttribute(
+                sent == 0 ? "warned" : "said",
+                switch (sent) {
+                    case 0 -> "Nobody was reminded: answers are no longer due, or everybody was written to today.";
+                    case 1 -> "1 person is reminded.";
+                    default -> sent + " people are reminded.";
+                });
         return back(id);
     }
 

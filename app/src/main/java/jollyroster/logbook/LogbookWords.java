@@ -80,7 +80,9 @@ final class LogbookWords {
     }
 
     private static String ranOut(Facts f) {
-        String why = f.is("called") ? "the time to reply ran out" : "the time to confirm or pay ran out";
+        String why = f.is("called")
+                ? "the time to reply ran out"
+                : f.is("unpaid") ? "the time to pay ran out" : "the time to confirm ran out";
         Duration late = Duration.ofSeconds(f.number("late"));
         String seen = late.toMinutes() > 0 ? ", seen " + Times.length(late) + " later" : "";
         String kept = f.text("state").equals("REGISTERED") ? "; " + seats(f, "seat") + " paid for stay" : "";

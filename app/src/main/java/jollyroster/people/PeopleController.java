@@ -1,11 +1,14 @@
 package jollyroster.people;
 
+import java.time.Clock;
 import java.time.Instant;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import jollyroster.chart.PersonLine;
 import jollyroster.exchange.Cards;
 import jollyroster.platform.DeskPage;
 import jollyroster.platform.OrganisationQueries;
@@ -31,16 +34,19 @@ class PeopleController {
     private final PersonQueries people;
     private final ProgrammeQueries programme;
     private final OrganisationQueries organisation;
+    private final Clock clock;
 
     PeopleController(
             PersonalHistory history,
             PersonQueries people,
             ProgrammeQueries programme,
-            OrganisationQueries organisation) {
+            OrganisationQueries organisation,
+            Clock clock) {
         this.history = history;
         this.people = people;
         this.programme = programme;
         this.organisation = organisation;
+        this.clock = clock;
     }
 
     record Line(long id, String name, String email, String phone, String city, int registrations, String last) {}
@@ -98,7 +104,30 @@ class PeopleController {
         model.addAttribute(
                 "seats",
                 held.stream().map(h -> seat(h, sessions.get(h.session()))).toList());
+        model.addAttribute("line", held.isEmpty() ? "" : line(held, sessions));
         return "people/person";
+    }
+
+    private String line(List<PersonalHistory.Held> held, Map<Long, Session> sessions) {
+        List<PersonLine.Entry> entries = held.stream()
+                .map(h -> entry(h, sessions.get(h.session())))
+                .sorted(Comparator.comparing(PersonLine.Entry::start))
+                .toList();
+        return PersonLine.markup(
+                entries, clock.instant(), organisation.organisation().zone());
+    }
+
+    private static PersonLine.Entry entry(PersonalHistory.Held held, Session s) {
+        String mark = switch (held.state()) {
+            case REGISTERED, MAYBE -> "taken";
+            case WAITLISTED -> "waiting";
+            case CALLED_UP -> "called";
+            case UNCONFIRMED -> "held";
+            case CANCELLED, DECLINED -> "gone";
+        };
+        String words = s.offering().title() + ", " + Times.dayAndTime(s.start(), s.zone()) + ": "
+                + s.offering().word(held.state());
+        return new PersonLine.Entry(s.id(), s.start(), mark, words);
     }
 
     private static Seat seat(PersonalHistory.Held held, Session s) {

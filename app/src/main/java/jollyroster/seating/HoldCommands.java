@@ -167,10 +167,13 @@ public class HoldCommands {
 
     private void runOut(RegistrationRecord r, Session book, Instant now) {
         boolean calledUp = r.getState().equals(RegistrationState.CALLED_UP.name());
-        String why = calledUp ? "the time to reply ran out" : "the time to confirm ran out";
+        String why = calledUp
+                ? "the time to reply ran out"
+                : book.offering().signUp().isPaid() ? "the time to pay ran out" : "the time to confirm ran out";
         Happening h = Happening.of(SeatEvent.RUN_OUT, book, HoldWorker.ACTOR, now)
                 .because(why)
-                .with("late", SeatLog.late(r, now));
+                .with("late", SeatLog.late(r, now))
+                .with("unpaid", !calledUp && book.offering().signUp().isPaid());
         seating.happen(r, h);
     }
 }

@@ -173,6 +173,12 @@ class PublicController {
         return pages.page(offering, questions, form, problems, status, visitor, false);
     }
 
+    /** Whoever loads the address of the form's answer again is led to the form. */
+    @GetMapping("/p/{slug}/register")
+    String toTheForm(@PathVariable String slug) {
+        return "redirect:/p/" + shown(slug).slug() + "#ask";
+    }
+
     @PostMapping("/p/{slug}/register")
     ModelAndView register(
             @PathVariable String slug,
