@@ -65,7 +65,7 @@ class WaitlistStoryTest {
             assertThat(visitor.locator("main")).hasAttribute("data-state", "registered");
 
             organiser.navigate("/desk/sessions/17/roster?q=Crew+Of+Five+D");
-            organiser.click("text=why");
+            organiser.click(".note-cell a");
             assertThat(organiser.locator("tbody tr").first()).containsText("took the seats offered");
             assertThat(organiser.locator("tbody tr").nth(1)).containsText("first in line whose party of 1 fits");
         }

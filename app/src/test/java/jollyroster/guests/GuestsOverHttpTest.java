@@ -104,7 +104,10 @@ class GuestsOverHttpTest {
         assertThat(said("/send", Map.of())).isEqualTo("0 invitations are on their way.");
         String invitation = letterTo("kofi@list.example");
         assertThat(invitation).contains("Knots and splicing bench");
+        assertThat(said("/remind", Map.of())).as("written to a moment ago").startsWith("Nobody was reminded");
+        clock.windOn(Duration.ofHours(21));
         assertThat(said("/remind", Map.of())).isEqualTo("1 person is reminded.");
+        assertThat(said("/remind", Map.of())).startsWith("Nobody was reminded");
         assertThat(letterTo("kofi@list.example")).isNotEqualTo(invitation).contains("Knots and splicing bench");
     }
 

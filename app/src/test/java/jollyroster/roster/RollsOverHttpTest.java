@@ -118,10 +118,10 @@ class RollsOverHttpTest {
         long one = register(at.session(), "Wren Skerry", 1);
         String address = rolls(at);
         assertThat(organiser.get(address).document().select(".note-cell").text())
-                .isEqualTo("why");
+                .isEqualTo("history");
         remarks.note(one, "brings a drum", Saltmarrow.ORGANISER);
         assertThat(organiser.get(address).document().select(".note-cell").text())
-                .isEqualTo("why brings a drum");
+                .isEqualTo("history brings a drum");
         register(at.session(), "Teo Vance", 1);
         assertThat(names(address)).containsExactly("Wren Skerry", "Teo Vance");
         String session = "/desk/sessions/" + at.session();
