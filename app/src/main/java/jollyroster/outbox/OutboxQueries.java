@@ -31,11 +31,13 @@ public class OutboxQueries {
     private final Remembered<Long, List<Count>> counts;
     private final Remembered<Set<Long>, Map<Long, List<PlanLine>>> plans;
     private final Remembered<Integer, List<NextSend>> nextSends;
+    private final Remembered<Set<Long>, Map<Long, Instant>> next;
 
     OutboxQueries(Reads reads, TableChanges changes) {
         this.counts = new Remembered<>(changes, 200, "message");
         this.plans = new Remembered<>(changes, 20, "plan_line");
         this.nextSends = new Remembered<>(changes, 3, "message");
+        this.next = new Remembered<>(changes, 20, "message");
         this.reads = reads;
     }
 
@@ -185,6 +187,10 @@ public class OutboxQueries {
 
     /** The next planned message of each of these sessions. */
     public Map<Long, Instant> next(Collection<Long> sessions) {
+        return next.get(Set.copyOf(sessions), this::readNext);
+    }
+
+    private Map<Long, Instant> readNext(Set<Long> sessions) {
         return reads.sql()
                 .select(MESSAGE.SESSION_ID, min(MESSAGE.DUE_AT))
                 .from(MESSAGE)

@@ -45,8 +45,8 @@ class ScreenshotsTest {
             shoot(organiser, "/desk/offerings/2", "offering-sheet");
             typedDates(organiser);
             shoot(organiser, "/desk/lanes?at=2027-03-15", "host-lanes");
-            organiser.navigate("/desk/offerings/2");
-            organiser.locator("#intake").evaluate("part => part.scrollIntoView()");
+            organiser.navigate("/desk/offerings/2?open=asking");
+            organiser.locator("#asking").evaluate("part => part.scrollIntoView()");
             organiser.screenshot(new Page.ScreenshotOptions().setPath(folder.resolve("intake-builder.png")));
             shoot(organiser, "/desk/offerings/2/answers", "answers");
             shoot(organiser, "/desk/sessions/7/roster", "roster");
@@ -82,7 +82,7 @@ class ScreenshotsTest {
     }
 
     private void typedDates(Page page) {
-        page.navigate("/desk/offerings/4");
+        page.navigate("/desk/offerings/4?open=dates");
         page.fill(
                 "#typed",
                 String.join(
