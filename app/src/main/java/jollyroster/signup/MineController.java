@@ -112,7 +112,7 @@ class MineController {
         Instant now = clock.instant();
         return new Line(
                 s.offering().title(),
-                OfferingPage.when(s, r.zone(), now) + " " + Times.city(r.zone()) + " time",
+                OfferingDates.when(s, r.zone(), now) + " " + Times.city(r.zone()) + " time",
                 s.isOnline() ? "Online" : s.place(),
                 r.state().code(),
                 s.offering().word(r.state()),

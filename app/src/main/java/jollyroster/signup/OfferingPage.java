@@ -1,10 +1,7 @@
 package jollyroster.signup;
 
 import java.time.Instant;
-import java.time.LocalDate;
 import java.time.ZoneId;
-import java.time.format.DateTimeFormatter;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -13,7 +10,6 @@ import jollyroster.chart.SeatStrip;
 import jollyroster.platform.Markdown;
 import jollyroster.platform.Times;
 import jollyroster.programme.AskedQuestion;
-import jollyroster.programme.HostQueries;
 import jollyroster.programme.HostQueries.Host;
 import jollyroster.programme.Offering;
 import jollyroster.programme.OfferingStatus;
@@ -46,9 +42,6 @@ record OfferingPage(
         Front front,
         Inviting inviting,
         boolean preview) {
-
-    private static final int LONG_LIST = 8;
-    private static final DateTimeFormatter MONTH = DateTimeFormatter.ofPattern("MMMM yyyy", Locale.ENGLISH);
 
     /**
      * What the offering says of itself beside its words.
@@ -123,6 +116,11 @@ record OfferingPage(
             boolean invited,
             boolean preview) {
 
+        /** Where something by invitation is held is for those who are invited. */
+        boolean toldTo() {
+            return offering.rules().visibility() != Visibility.INVITED || invited || preview;
+        }
+
         /** The sessions people can register for; in a preview all that are still to come. */
         private List<Session> open() {
             List<Session> open = sessions.stream()
@@ -147,13 +145,13 @@ record OfferingPage(
                 o.title(),
                 o.summary(),
                 Markdown.toSafeHtml(o.description()),
-                toldTo(facts) ? online ? "Online" : o.place() : "told with the invitation",
+                facts.toldTo() ? online ? "Online" : o.place() : "told with the invitation",
                 online,
                 o.bring(),
                 facts.visitor().getId(),
                 Times.city(facts.visitor()),
                 Times.city(o.zone()),
-                dates(facts, open),
+                OfferingDates.of(facts, open),
                 fields,
                 companions(fields, o.largestParty(), facts.form()),
                 o.signUp().phone(),
@@ -169,11 +167,6 @@ record OfferingPage(
                         !open.isEmpty() && o.rules().visibility() == Visibility.INVITED && !facts.invited(),
                         open.isEmpty() ? "" : Times.dayAndTime(open.get(0).cutOff(), facts.visitor())),
                 facts.preview());
-    }
-
-    /** Where something by invitation is held is for those who are invited. */
-    private static boolean toldTo(Facts facts) {
-        return facts.offering().rules().visibility() != Visibility.INVITED || facts.invited() || facts.preview();
     }
 
     private static Front front(Facts facts) {
@@ -192,7 +185,9 @@ record OfferingPage(
                         ? facts.sessions().stream()
                                 .filter(s -> s.end().isAfter(facts.now()))
                                 .map(s -> new SeriesDate(
-                                        when(s, facts.visitor(), facts.now()), here(s, facts.visitor()), s.cancelled()))
+                                        OfferingDates.when(s, facts.visitor(), facts.now()),
+                                        OfferingDates.here(s, facts.visitor()),
+                                        s.cancelled()))
                                 .toList()
                         : List.of(),
                 rule(o));
@@ -246,48 +241,6 @@ record OfferingPage(
         return fields.companions().isEmpty() ? OwnChanges.unasked(largest, form.people()) : fields.companions();
     }
 
-    private static List<Date> dates(Facts facts, List<Session> open) {
-        List<Date> dates = new ArrayList<>();
-        String month = "";
-        for (Session s : open) {
-            String its = MONTH.format(s.start().atZone(facts.visitor()));
-            dates.add(date(s, facts, open, open.size() > LONG_LIST && !its.equals(month) ? its : ""));
-            month = its;
-        }
-        return dates;
-    }
-
-    private static Date date(Session s, Facts facts, List<Session> open, String month) {
-        SeatCount count = facts.counts().getOrDefault(s.id(), SeatCount.NONE);
-        int free = Math.max(0, s.seats() - s.keptBack() - count.taken());
-        return new Date(
-                s.id(),
-                when(s, facts.visitor(), facts.now()),
-                here(s, facts.visitor()),
-                month,
-                toldTo(facts) ? where(s) : "told with the invitation",
-                toldTo(facts) ? s.venue().map(Venue::accessNote).orElse("") : "",
-                Times.length(s.span().length()),
-                HostQueries.names(
-                        facts.hosts().getOrDefault(s.id(), List.of()),
-                        s.offering().hostName()),
-                left(free, count, s.offering().waitlistAllowed()),
-                facts.offering().isSeries() || s.id() == chosen(facts, open),
-                take(free, count),
-                SeatStrip.ofCounts(s.seats(), s.keptBack(), count.taken(), count.waitingPeople(), 13));
-    }
-
-    private static String where(Session s) {
-        return s.isOnline() ? "Online" : s.place().isEmpty() ? "to be announced" : s.place();
-    }
-
-    private static String take(int free, SeatCount count) {
-        if (free == 0) {
-            return "Join the waitlist";
-        }
-        return count.waitingParties() > 0 ? "Register or join the waitlist" : "Register";
-    }
-
     /** What registering for the chosen date does. */
     public String take() {
         return dates.stream().filter(Date::chosen).findFirst().map(Date::take).orElse("Register");
@@ -301,52 +254,8 @@ record OfferingPage(
         return facts.offering().isSeries()
                 ? new AnswerFields.Chosen(open.get(0).book(), List.of(), facts.chosen())
                 : new AnswerFields.Chosen(
-                        chosen(facts, open), open.stream().map(Session::id).toList(), facts.chosen());
-    }
-
-    /** The date asked for, else the first with free seats and nobody waiting, else the first. */
-    private static long chosen(Facts facts, List<Session> open) {
-        return open.stream()
-                .filter(s -> String.valueOf(s.id()).equals(facts.form().session()))
-                .findFirst()
-                .or(() -> open.stream().filter(s -> hasRoom(s, facts)).findFirst())
-                .orElse(open.get(0))
-                .id();
-    }
-
-    private static boolean hasRoom(Session s, Facts facts) {
-        SeatCount count = facts.counts().getOrDefault(s.id(), SeatCount.NONE);
-        return s.seats() - s.keptBack() > count.taken() && count.waitingParties() == 0;
-    }
-
-    static String when(Session s, ZoneId visitor, Instant now) {
-        LocalDate today = now.atZone(visitor).toLocalDate();
-        return Times.range(s.start(), s.end(), visitor, today);
-    }
-
-    static String here(Session s, ZoneId visitor) {
-        boolean same = visitor.getRules()
-                .getOffset(s.start())
-                .equals(s.zone().getRules().getOffset(s.start()));
-        if (same) {
-            return "";
-        }
-        boolean sameDay =
-                s.start().atZone(visitor).toLocalDate().equals(s.zonedStart().toLocalDate());
-        String hours = Times.hours(s.zonedStart(), s.end().atZone(s.zone()));
-        return (sameDay ? hours : Times.day(s.zonedStart()) + ", " + hours) + " in " + Times.city(s.zone());
-    }
-
-    private static String left(int free, SeatCount count, boolean waitlist) {
-        if (free > 0 && count.waitingParties() == 0) {
-            return free + " left";
-        }
-        if (free > 0) {
-            return free + " left, " + count.waitingPeople() + " waiting";
-        }
-        if (!waitlist) {
-            return "full";
-        }
-        return count.waitingPeople() == 0 ? "full, waitlist open" : "full, " + count.waitingPeople() + " waiting";
+                        OfferingDates.chosen(facts, open),
+                        open.stream().map(Session::id).toList(),
+                        facts.chosen());
     }
 }

@@ -139,7 +139,7 @@ class OwnChanges {
                         .filter(o -> !o.when().isEmpty())
                         .toList(),
                 dates.stream()
-                        .map(d -> new OwnView.Choice(d.id(), OfferingPage.when(d, r.zone(), now), ""))
+                        .map(d -> new OwnView.Choice(d.id(), OfferingDates.when(d, r.zone(), now), ""))
                         .toList());
     }
 
@@ -147,7 +147,7 @@ class OwnChanges {
         return dates.stream()
                 .filter(d -> d.id() == id)
                 .findFirst()
-                .map(d -> OfferingPage.when(d, r.zone(), now))
+                .map(d -> OfferingDates.when(d, r.zone(), now))
                 .orElse("");
     }
 }

@@ -129,8 +129,8 @@ class OwnPage {
                 space < 0 ? r.name() : r.name().substring(0, space),
                 r.email(),
                 r.party() == 1 ? "1 seat" : r.party() + " seats",
-                OfferingPage.when(s, zone, now) + " " + Times.city(zone) + " time",
-                OfferingPage.here(s, zone),
+                OfferingDates.when(s, zone, now) + " " + Times.city(zone) + " time",
+                OfferingDates.here(s, zone),
                 s.cancelled(),
                 until(s, now),
                 online ? "Online" : s.place(),
@@ -169,7 +169,7 @@ class OwnPage {
         return dates.size() < 2
                 ? List.of()
                 : dates.stream()
-                        .map(d -> OfferingPage.when(d, zone, now) + (d.cancelled() ? ", cancelled" : ""))
+                        .map(d -> OfferingDates.when(d, zone, now) + (d.cancelled() ? ", cancelled" : ""))
                         .toList();
     }
 
@@ -220,7 +220,7 @@ class OwnPage {
                         && counts.get(d.id()).waitingParties() == 0)
                 .map(d -> new OwnView.Choice(
                         d.id(),
-                        OfferingPage.when(d, zone, now),
+                        OfferingDates.when(d, zone, now),
                         d.capacity().free(counts.get(d.id()).taken()) + " left"))
                 .toList();
     }

@@ -125,8 +125,8 @@ class PublicController {
                     SeatCount count = counts.getOrDefault(s.id(), SeatCount.NONE);
                     int free = Math.max(0, s.seats() - s.keptBack() - count.taken());
                     return new ListedDate(
-                            OfferingPage.when(s, visitor, now),
-                            OfferingPage.here(s, visitor),
+                            OfferingDates.when(s, visitor, now),
+                            OfferingDates.here(s, visitor),
                             free > 0 ? free + " left" : "full",
                             SeatStrip.ofCounts(s.seats(), s.keptBack(), count.taken(), 0, 3.8));
                 })
