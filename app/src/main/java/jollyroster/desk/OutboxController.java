@@ -10,6 +10,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import jollyroster.outbox.Letters;
+import jollyroster.outbox.MailChannel;
 import jollyroster.outbox.MessageState;
 import jollyroster.outbox.OutboxCommands;
 import jollyroster.outbox.OutboxQueries;
@@ -37,6 +38,7 @@ class OutboxController {
     private static final int MOST_SHOWN = 200;
     private final OutboxQueries outbox;
     private final OutboxCommands commands;
+    private final MailChannel mail;
     private final Letters letters;
     private final SentMail sent;
     private final OrganisationQueries organisation;
@@ -45,12 +47,14 @@ class OutboxController {
     OutboxController(
             OutboxQueries outbox,
             OutboxCommands commands,
+            MailChannel mail,
             Letters letters,
             SentMail sent,
             OrganisationQueries organisation,
             Clock clock) {
         this.outbox = outbox;
         this.commands = commands;
+        this.mail = mail;
         this.letters = letters;
         this.sent = sent;
         this.organisation = organisation;
@@ -100,6 +104,7 @@ class OutboxController {
         model.addAttribute("shown", lines.size());
         model.addAttribute("sendings", together(lines));
         model.addAttribute("most", MOST_SHOWN);
+        model.addAttribute("trayOnly", !mail.reachesPeople());
         return "desk/outbox";
     }
 

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 import jollyroster.chart.SeatStrip;
+import jollyroster.outbox.MailChannel;
 import jollyroster.outbox.OutboxQueries;
 import jollyroster.platform.DeskPage;
 import jollyroster.platform.OrganisationQueries;
@@ -33,6 +34,7 @@ class TodayController {
     private final SignedIn signedIn;
     private final RegistrationQueries roster;
     private final OutboxQueries outbox;
+    private final MailChannel mail;
     private final OrganisationQueries organisation;
     private final Clock clock;
 
@@ -43,6 +45,7 @@ class TodayController {
             SignedIn signedIn,
             RegistrationQueries roster,
             OutboxQueries outbox,
+            MailChannel mail,
             OrganisationQueries organisation,
             Clock clock) {
         this.needs = needs;
@@ -51,6 +54,7 @@ class TodayController {
         this.signedIn = signedIn;
         this.roster = roster;
         this.outbox = outbox;
+        this.mail = mail;
         this.organisation = organisation;
         this.clock = clock;
     }
@@ -76,6 +80,7 @@ class TodayController {
         model.addAttribute("longDay", Times.longDay(now.atZone(home)));
         boolean organiser = signedIn.isOrganiser();
         model.addAttribute("organiser", organiser);
+        model.addAttribute("trayOnly", organiser && !mail.reachesPeople());
         model.addAttribute("needs", needs.at(now));
         model.addAttribute("atHand", atHand);
         model.addAttribute("sends", organiser ? sends(home) : List.of());

@@ -6,8 +6,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 import jollyroster.core.intake.Contact;
 import jollyroster.core.intake.Text;
 import jollyroster.exchange.Cards;
@@ -21,7 +19,6 @@ import jollyroster.guests.GuestCommands.Guest;
 final class GuestReading {
 
     static final int MOST = 5000;
-    private static final Pattern NAMED = Pattern.compile("\"?([^\"<]*?)\"?\\s*<([^<>\\s]+)>");
     private static final List<String> EMAIL = List.of("email", "e-mail", "mail", "e-mail address", "email address");
     private static final List<String> NAME = List.of("name", "full name", "guest");
 
@@ -79,18 +76,8 @@ final class GuestReading {
 
     private static List<Cards.Contact> addresses(String text) {
         return text.lines()
-                .flatMap(line -> List.of(line.split("[,;]")).stream())
-                .map(String::strip)
-                .filter(part -> !part.isEmpty())
+                .flatMap(line -> PastedAddresses.of(line).stream())
                 .limit(MOST + 1L)
-                .map(GuestReading::contact)
                 .toList();
-    }
-
-    private static Cards.Contact contact(String part) {
-        Matcher named = NAMED.matcher(part);
-        return named.matches()
-                ? new Cards.Contact(named.group(1), named.group(2), "", "")
-                : new Cards.Contact("", part, "", "");
     }
 }

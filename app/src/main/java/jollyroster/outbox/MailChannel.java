@@ -10,6 +10,11 @@ public interface MailChannel {
      */
     void deliver(Letter letter) throws NotDelivered;
 
+    /** Whether letters go to the people they are for; false where they are only kept to be looked at. */
+    default boolean reachesPeople() {
+        return true;
+    }
+
     /** Why a letter was not taken. */
     class NotDelivered extends Exception {
         private static final long serialVersionUID = 1L;

@@ -183,4 +183,14 @@ class TodayTest {
                 Map.of("verdict", "ATTENDED"));
         assertThat(needs(title(at))).noneMatch(li -> li.text().contains("Nobody is marked"));
     }
+
+    @Test
+    void it_says_that_no_mail_server_is_set() {
+        assertThat(Browserless.organiser(port)
+                        .get("/desk")
+                        .document()
+                        .select(".margin .team-note")
+                        .text())
+                .contains("No mail server is set.");
+    }
 }

@@ -2,6 +2,7 @@ package jollyroster.guests;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.List;
 import jollyroster.guests.GuestCommands.Guest;
 import org.junit.jupiter.api.Test;
 
@@ -35,5 +36,25 @@ class GuestReadingTest {
     @Test
     void nothing_is_nobody() {
         assertThat(GuestReading.read(" \n ,; \n").guests()).isEmpty();
+    }
+
+    /** RFC 5322, 3.4 and its appendix A.1.2: quoted names, comments, groups; and semicolons as some programs write them. */
+    @Test
+    void addresses_are_read_as_mail_programs_write_them() {
+        assertThat(read("\"Alpha, Abe\" <abe@crew.example>, Bo Lind <bo@crew.example>"))
+                .containsExactly("Alpha, Abe abe@crew.example", "Bo Lind bo@crew.example");
+        assertThat(read("\"Alpha; Abe\" <abe@crew.example>; bo@crew.example (Bo Lind)"))
+                .containsExactly("Alpha; Abe abe@crew.example", "Bo Lind bo@crew.example");
+        assertThat(read("Night crew: Cass Dory <cass@crew.example>, dov@crew.example;, eve@crew.example"))
+                .containsExactly("Cass Dory cass@crew.example", " dov@crew.example", " eve@crew.example");
+        assertThat(read("\"Ada \\\"Ace\\\" Vance\" <ada@crew.example>"))
+                .containsExactly("Ada \"Ace\" Vance ada@crew.example");
+        assertThat(GuestReading.read("ok@crew.example, not an address").wrong()).containsExactly("not an address");
+    }
+
+    private static List<String> read(String text) {
+        return GuestReading.read(text).guests().stream()
+                .map(guest -> guest.name() + " " + guest.email())
+                .toList();
     }
 }
