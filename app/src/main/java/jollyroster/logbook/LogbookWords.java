@@ -16,7 +16,7 @@ final class LogbookWords {
     static String of(LogbookEntry entry, Facts f) {
         return switch (entry) {
             case SEATED, RESTORED ->
-                seats(f, "free seat") + (f.is("held") ? ", held until confirmed or paid" : ", nobody owed");
+                seats(f, "free seat") + (f.is("held") ? ", held until confirmed or paid" : ", nobody was before them");
             case WAITLISTED -> "place " + f.number("place") + ": " + waits(f);
             case SEATED_FROM_LINE -> "first in line whose party of " + f.number("party") + " fitted";
             case SEATED_ANYWAY ->
