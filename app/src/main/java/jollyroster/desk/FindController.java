@@ -7,7 +7,6 @@ import jollyroster.core.intake.Text;
 import jollyroster.people.PersonQueries;
 import jollyroster.platform.DeskPage;
 import jollyroster.platform.Times;
-import jollyroster.programme.Offering;
 import jollyroster.programme.ProgrammeQueries;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -42,23 +41,17 @@ class FindController {
 
     private List<Hit> offerings(String sought) {
         return programme.offerings().stream()
-                .filter(o -> matches(o, sought))
+                .filter(o -> o.mentions(sought))
                 .limit(MOST)
                 .map(o -> new Hit(
                         "/desk/offerings/" + o.id(), o.title(), o.status().word()))
                 .toList();
     }
 
-    private static boolean matches(Offering o, String sought) {
-        return Text.folded(o.title() + " " + o.hostName() + " " + o.place() + " "
-                        + String.join(" ", o.front().labels()))
-                .contains(sought);
-    }
-
     private List<Hit> sessions(String sought) {
         Instant now = clock.instant();
         return programme.coming(now).stream()
-                .filter(s -> matches(s.offering(), sought)
+                .filter(s -> s.offering().mentions(sought)
                         || Text.folded(Times.longDay(s.zonedStart())).contains(sought))
                 .limit(MOST)
                 .map(s -> new Hit(

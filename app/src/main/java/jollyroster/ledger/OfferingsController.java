@@ -77,7 +77,7 @@ class OfferingsController {
         String sought = Text.folded(q.substring(0, Math.min(q.length(), 100)).strip());
         List<Offering> asked = queries.offerings().stream()
                 .filter(o -> status.isEmpty() || o.status().word().equals(status))
-                .filter(o -> Text.folded(text(o)).contains(sought))
+                .filter(o -> o.mentions(sought))
                 .toList();
         Map<Long, List<Session>> dates =
                 queries.sessionsOf(asked.stream().map(Offering::id).toList());
@@ -98,11 +98,6 @@ class OfferingsController {
                 Stream.of(OfferingStatus.values()).map(OfferingStatus::word).toList());
         model.addAttribute("templates", queries.patterns());
         return "ledger/offerings";
-    }
-
-    private static String text(Offering o) {
-        return o.title() + " " + o.hostName() + " " + o.place() + " "
-                + String.join(" ", o.front().labels());
     }
 
     /** Drafts first, then by the next date, then those without one. */

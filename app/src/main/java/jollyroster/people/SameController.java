@@ -62,13 +62,17 @@ class SameController {
         List<Long> others =
                 from.stream().distinct().filter(id -> id != into).limit(MOST).toList();
         MergeCommands.Merged merged = MergeCommands.Merged.UNKNOWN;
+        int done = 0;
         for (long other : others) {
             merged = merging.merge(other, into, actor);
             if (merged != MergeCommands.Merged.DONE) {
                 break;
             }
+            done++;
         }
-        flash.addFlashAttribute(merged == MergeCommands.Merged.DONE ? "said" : "warned", words(merged));
+        boolean all = merged == MergeCommands.Merged.DONE;
+        String before = all || done == 0 ? "" : done + " merged, then it stopped. ";
+        flash.addFlashAttribute(all ? "said" : "warned", before + words(merged));
         return "redirect:/desk/people/same";
     }
 

@@ -2,6 +2,7 @@ package jollyroster.programme;
 
 import java.time.ZoneId;
 import java.util.Optional;
+import jollyroster.core.intake.Text;
 import jollyroster.core.seats.RegistrationState;
 import jollyroster.core.seats.SignUpStyle;
 
@@ -55,6 +56,12 @@ public record Offering(
         return state != RegistrationState.UNCONFIRMED
                 ? state.word()
                 : signUp.isPaid() ? "awaiting payment" : "awaiting confirmation";
+    }
+
+    /** Whether a text stands in its title, guest host, place or labels. @param sought as {@link Text#folded} gives it */
+    public boolean mentions(String sought) {
+        String all = title + " " + hostName + " " + place() + " " + String.join(" ", front.labels());
+        return Text.folded(all).contains(sought);
     }
 
     /** Where it usually is, in one line; empty when nobody has said. */

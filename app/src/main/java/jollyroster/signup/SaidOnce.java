@@ -31,19 +31,20 @@ final class SaidOnce extends RedirectView {
     @Override
     protected void renderMergedOutputModel(
             Map<String, Object> model, HttpServletRequest request, HttpServletResponse response) throws IOException {
-        response.addHeader("Set-Cookie", cookie(path, OwnWords.code(came), LASTS));
+        response.addHeader("Set-Cookie", cookie(path, OwnWords.code(came), LASTS, request.isSecure()));
         super.renderMergedOutputModel(model, request, response);
     }
 
     /** Takes the cookie back, once it was said. */
     static void over(String path, HttpServletResponse response) {
-        response.addHeader("Set-Cookie", cookie(path, "", Duration.ZERO));
+        response.addHeader("Set-Cookie", cookie(path, "", Duration.ZERO, false));
     }
 
-    private static String cookie(String path, String value, Duration lasts) {
+    private static String cookie(String path, String value, Duration lasts, boolean secure) {
         return ResponseCookie.from(CAME, value)
                 .path(path)
                 .httpOnly(true)
+                .secure(secure)
                 .sameSite("Lax")
                 .maxAge(lasts)
                 .build()

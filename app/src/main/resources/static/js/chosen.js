@@ -6,7 +6,7 @@ export function start() {
   const count = form.querySelector("[data-chosen-count]");
   const show = () => {
     const ticked = each.filter((box) => box.checked).length;
-    if (count) count.textContent = ticked === 0 ? "nobody yet" : `${ticked} ticked`;
+    if (count) count.textContent = ticked === 0 ? "0 selected" : `${ticked} selected`;
     if (all) {
       all.checked = ticked > 0 && ticked === each.length;
       all.indeterminate = ticked > 0 && ticked < each.length;

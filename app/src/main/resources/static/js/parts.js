@@ -34,10 +34,8 @@ const say = (fresh) => {
 const show = async (address, options, id) => {
   const response = await fetch(address, { credentials: "same-origin", ...options });
   const fresh = await read(response);
-  if (!fresh.querySelector("[data-parts]")) {
-    window.location = response.url;
-    return;
-  }
+  // Signed out meanwhile, or refused: what is typed stays where it is.
+  if (!fresh.querySelector("[data-parts]")) throw new Error(`No sheet came: ${response.status}`);
   take(fresh, id);
   const part = document.getElementById(id);
   const field = part.querySelector(".field-problem")?.parentElement.querySelector("input, select, textarea")
@@ -46,11 +44,22 @@ const show = async (address, options, id) => {
   part.scrollIntoView({ block: "nearest" });
 };
 
-const open = (part) => show(part.querySelector("[data-open]").href, {}, part.id);
+const unanswered = () => {
+  const word = document.createElement("p");
+  word.className = "warned";
+  word.setAttribute("role", "alert");
+  word.textContent = "That did not work: the server did not answer, or you are signed out. What you typed is still here; try again.";
+  const main = document.querySelector("main");
+  main.querySelectorAll(":scope > .said, :scope > .warned").forEach((old) => old.remove());
+  main.prepend(word);
+  word.scrollIntoView({ block: "nearest" });
+};
+
+const open = (part) => show(part.querySelector("[data-open]").href, {}, part.id).catch(unanswered);
 
 const close = (part) => {
   part.querySelectorAll("form").forEach((form) => changed.delete(form));
-  return show(part.querySelector("[data-close]").href, {}, part.id);
+  return show(part.querySelector("[data-close]").href, {}, part.id).catch(unanswered);
 };
 
 const onClick = (event) => {
@@ -102,9 +111,7 @@ const onSubmit = (event) => {
     .catch(() => {
       part.inert = false;
       changed.add(form);
-      const word = part.querySelector("[data-unsaved-word]");
-      word.hidden = false;
-      word.textContent = "Not saved: the server did not answer. What you typed is still here; try again.";
+      unanswered();
     });
 };
 

@@ -8,7 +8,7 @@ export function start() {
   let last = null;
   const count = () => {
     const ticked = boxes.filter((box) => box.checked).length;
-    words.textContent = ticked === 0 ? "Select sessions to act on them together:" : `${ticked} ticked:`;
+    words.textContent = ticked === 0 ? "Select sessions to act on them together:" : `${ticked} selected:`;
     form.classList.toggle("has-ticked", ticked > 0);
   };
   all?.addEventListener("change", () => {

@@ -50,7 +50,7 @@ class WaitlistStoryTest {
                     .locator("tr", new Page.LocatorOptions().setHasText("Crew Of Five B"))
                     .locator("[data-choose]")
                     .check();
-            assertThat(organiser.locator("[data-chosen-count]")).hasText("1 ticked");
+            assertThat(organiser.locator("[data-chosen-count]")).hasText("1 selected");
             organiser.onDialog(dialog -> dialog.accept());
             organiser.click("text=Cancel registrations");
             assertThat(organiser.locator(".said")).containsText("1 registration cancelled, and told.");
