@@ -16,7 +16,10 @@ import jollyroster.platform.Role;
 import jollyroster.schedule.ScheduleCommands;
 import jollyroster.seating.Registering;
 import jollyroster.seating.RegistrationCommands;
+import jollyroster.seating.RegistrationQueries;
 import jollyroster.team.AccountCommands;
+import jollyroster.till.PaymentCommands;
+import jollyroster.till.PaymentQueries;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -58,13 +61,22 @@ class RolesTest {
     @LocalServerPort
     int port;
 
+    @Autowired
+    RegistrationQueries roster;
+
+    @Autowired
+    PaymentCommands payments;
+
+    @Autowired
+    PaymentQueries paid;
+
     private final Map<String, Browserless> browsers = new HashMap<>();
     private final Map<Boolean, Thing> things = new HashMap<>();
     private final Map<String, String> tokens = new HashMap<>();
     private long host;
 
     /** A thing that is the role's own, and one that is not. */
-    private record Thing(Published at, long registration) {}
+    private record Thing(Published at, long registration, long payment) {}
 
     @BeforeEach
     void team() {
@@ -92,14 +104,18 @@ class RolesTest {
     }
 
     private Thing thing(boolean own) {
-        Published at =
-                saltmarrow.publish(seats(3).at(own ? "2027-03-10T19:00" : "2027-03-16T19:00", "2027-03-23T19:00"));
+        Published at = saltmarrow.publish(
+                seats(3).costing("9").at(own ? "2027-03-10T19:00" : "2027-03-16T19:00", "2027-03-23T19:00"));
         if (own) {
             schedule.lead(at.session(), List.of(host), Saltmarrow.ORGANISER);
         }
         Registering.Done done = (Registering.Done) registrations.register(
                 Saltmarrow.person(at.session(), "Wren Skerry " + at.offering(), 1), Saltmarrow.VISITOR);
-        return new Thing(at, done.link().id());
+        long registration = done.link().id();
+        var r = roster.registration(registration).orElseThrow();
+        String reference = payments.start(r, r.self()).orElseThrow().reference();
+        payments.settle(reference, PaymentCommands.Outcome.PAID, Saltmarrow.ORGANISER);
+        return new Thing(at, registration, paid.of(registration).get(0).id());
     }
 
     private static Map<String, List<String>> rows() throws IOException {
@@ -191,6 +207,7 @@ class RolesTest {
         return pattern.replace("{id}", String.valueOf(id))
                 .replace("{registration}", String.valueOf(thing.registration()))
                 .replace("{session}", String.valueOf(thing.at().dates().get(1)))
+                .replace("{payment}", String.valueOf(thing.payment()))
                 .replace("{code}", "door")
                 .replaceAll("\\{[a-z]+}", "999999");
     }

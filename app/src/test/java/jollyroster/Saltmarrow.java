@@ -190,6 +190,11 @@ public class Saltmarrow {
             return new Wanted(online, starts, seats, access, asking, Section.Cost.of(amount, "CAD"), after);
         }
 
+        /** The same with a cost of its own rules. */
+        public Wanted costing(Section.Cost rules) {
+            return new Wanted(online, starts, seats, access, asking, rules, after);
+        }
+
         public Wanted saidAfter(String text, String address) {
             return new Wanted(online, starts, seats, access, asking, cost, new Section.After(text, address));
         }

@@ -26,7 +26,8 @@ public class AnswersTable {
         try (Tables table = new Tables(out, heading(questions))) {
             for (Session s : sessions) {
                 String starts = s.start().toString();
-                table.rows(add -> rows.stream(s.id(), ids, row -> add.accept(cells(starts, row, ids))));
+                table.rows(add -> rows.stream(
+                        s.id(), ids, ExportQueries.Answers.JOINED, row -> add.accept(cells(starts, row, ids))));
             }
         }
     }

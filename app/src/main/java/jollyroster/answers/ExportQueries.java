@@ -13,6 +13,7 @@ import java.util.Map;
 import java.util.function.Consumer;
 import jollyroster.core.seats.RegistrationState;
 import jollyroster.platform.Reads;
+import org.jooq.Condition;
 import org.jooq.ResultQuery;
 import org.jooq.impl.DSL;
 import org.springframework.stereotype.Component;
@@ -34,6 +35,7 @@ public class ExportQueries {
      * @param companions names, a line each
      * @param registered when, in UTC (ISO 8601, with milliseconds)
      * @param answers by question; those of companions follow the registrant's after a bar, several choices after a comma
+     * @param companionAnswers by companion, from 1, then by question; only where each person has a row
      */
     public record Row(
             long registration,
@@ -46,17 +48,38 @@ public class ExportQueries {
             String zone,
             String registered,
             String note,
-            Map<Long, String> answers) {}
+            Map<Long, String> answers,
+            Map<Integer, Map<Long, String>> companionAnswers) {}
+
+    /** The size of the largest party that ever was on a session; 1 when nobody was. */
+    public int largestParty(long session) {
+        return reads.sql()
+                .select(DSL.coalesce(DSL.max(REGISTRATION.PARTY), DSL.inline(1)))
+                .from(REGISTRATION)
+                .where(REGISTRATION.SESSION_ID.eq(session))
+                .fetchSingle()
+                .value1();
+    }
+
+    /** Whose answers go into a row. */
+    public enum Answers {
+        /** The registrant's and all companions'. */
+        JOINED,
+        /** Each person's by themselves. */
+        APART
+    }
 
     /** Hands every registration on a session to {@code to}, in order of registering. */
-    public void stream(long session, List<Long> questions, Consumer<Row> to) {
+    public void stream(long session, List<Long> questions, Answers how, Consumer<Row> to) {
         List<Long> all = new ArrayList<>();
         reads.each(numbers(session), row -> all.add(row.getLong(1)));
         for (int from = 0; from < all.size(); from += PIECE) {
             long first = all.get(from);
             long last = all.get(Math.min(from + PIECE, all.size()) - 1);
-            Map<Long, Map<Long, String>> answers = answers(first, last, questions);
-            reads.each(piece(session, first, last), row -> to.accept(row(row, answers)));
+            Map<Long, Map<Long, String>> answers = answers(between(first, last, questions), how == Answers.APART);
+            Map<Long, Map<Integer, Map<Long, String>>> apart =
+                    how == Answers.APART ? ofCompanions(between(first, last, questions)) : Map.of();
+            reads.each(piece(session, first, last), row -> to.accept(row(row, answers, apart)));
         }
     }
 
@@ -90,18 +113,41 @@ public class ExportQueries {
                 .orderBy(REGISTRATION.ID);
     }
 
-    private Map<Long, Map<Long, String>> answers(long first, long last, List<Long> questions) {
+    private static Condition between(long first, long last, List<Long> questions) {
+        return ANSWER.REGISTRATION_ID
+                .between(first, last)
+                .and(DSL.field("+{0}", Long.class, ANSWER.QUESTION_ID).in(questions));
+    }
+
+    private Map<Long, Map<Long, String>> answers(Condition which, boolean ownOnly) {
         Map<Long, Map<Long, String>> answers = new HashMap<>();
-        ResultQuery<?> given = GivenQueries.given(
-                reads.sql(),
-                ANSWER.REGISTRATION_ID
-                        .between(first, last)
-                        .and(DSL.field("+{0}", Long.class, ANSWER.QUESTION_ID).in(questions)));
-        reads.each(given, row -> GivenQueries.join(answers, row.getLong(1), row.getLong(2), row.getString(3)));
+        Condition whose = ownOnly ? which.and(ANSWER.PERSON.eq(0)) : which;
+        reads.each(
+                GivenQueries.given(reads.sql(), whose),
+                row -> GivenQueries.join(answers, row.getLong(1), row.getLong(2), row.getString(3)));
         return answers;
     }
 
-    private static Row row(ResultSet row, Map<Long, Map<Long, String>> answers) throws SQLException {
+    private Map<Long, Map<Integer, Map<Long, String>>> ofCompanions(Condition which) {
+        Map<Long, Map<Integer, Map<Long, String>>> answers = new HashMap<>();
+        ResultQuery<?> given = reads.sql()
+                .select(ANSWER.REGISTRATION_ID, ANSWER.PERSON, ANSWER.QUESTION_ID, ANSWER.VALUE)
+                .from(ANSWER)
+                .where(which)
+                .and(ANSWER.PERSON.gt(0));
+        reads.each(
+                given,
+                row -> answers.computeIfAbsent(row.getLong(1), id -> new HashMap<>())
+                        .computeIfAbsent(row.getInt(2), person -> new HashMap<>())
+                        .put(row.getLong(3), row.getString(4).replace("\n", ", ")));
+        return answers;
+    }
+
+    private static Row row(
+            ResultSet row,
+            Map<Long, Map<Long, String>> answers,
+            Map<Long, Map<Integer, Map<Long, String>>> ofCompanions)
+            throws SQLException {
         return new Row(
                 row.getLong(1),
                 RegistrationState.valueOf(row.getString(2)),
@@ -113,6 +159,7 @@ public class ExportQueries {
                 row.getString(8),
                 row.getString(9),
                 row.getString(10),
-                answers.getOrDefault(row.getLong(1), Map.of()));
+                answers.getOrDefault(row.getLong(1), Map.of()),
+                ofCompanions.getOrDefault(row.getLong(1), Map.of()));
     }
 }

@@ -27,6 +27,8 @@ final class MessageWords {
             case CHANGED -> "Change notice";
             case CALLED_OFF -> "Session cancelled";
             case RESTORED -> "Takes place after all";
+            case RECEIPT -> "Receipt";
+            case REFUNDED -> "Money refunded";
             case WRITTEN -> "From the organiser";
             case LETTER -> "Letter to the team";
             case BEFORE_START -> "Reminder, " + amount(offset) + " before";

@@ -23,6 +23,7 @@ import org.springframework.stereotype.Component;
 class WaitingNeeds {
 
     private static final Duration SOON = Duration.ofHours(24);
+    private static final Duration STUCK = Duration.ofMinutes(15);
     private final RegistrationQueries roster;
     private final GuestQueries guests;
     private final ProgrammeQueries programme;
@@ -38,12 +39,12 @@ class WaitingNeeds {
     List<Need> at(Instant now) {
         List<Need> needs = new ArrayList<>();
         callUps(now, needs);
-        payments.owed()
+        payments.stuckSince(now.minus(STUCK))
                 .forEach(p -> needs.add(new Need(
                         2,
                         "owed back",
                         p.amount().inWords() + " to " + p.name(),
-                        "The payment came when the seats were gone.",
+                        "The payment service does not take the refund; it is tried again.",
                         "See why",
                         "/desk/sessions/" + p.session() + "/why/" + p.registration())));
         Map<Long, String> titles =

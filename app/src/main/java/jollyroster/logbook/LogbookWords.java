@@ -37,7 +37,7 @@ final class LogbookWords {
             case CHANGED_DATE -> changedDate(f);
             case ADDED -> added(f);
             case REPLIED -> replied(f);
-            case PAID -> f.text("amount");
+            case PAID, MONEY_BACK, MONEY_KEPT, REFUNDED -> f.text("amount");
             case MERGED -> "was registered under another address";
             case WROTE -> "to " + count(f.number("people"), "person", "people") + ": " + f.text("subject");
             case SESSION_CHANGED, CALLED_OFF -> f.text("what").isEmpty() ? SessionChange.words(f) : f.text("what");

@@ -1,11 +1,13 @@
 package jollyroster.outbox;
 
+import jakarta.activation.DataHandler;
 import jakarta.mail.MessagingException;
 import jakarta.mail.Session;
 import jakarta.mail.internet.InternetAddress;
 import jakarta.mail.internet.MimeBodyPart;
 import jakarta.mail.internet.MimeMessage;
 import jakarta.mail.internet.MimeMultipart;
+import jakarta.mail.util.ByteArrayDataSource;
 import jakarta.mail.util.StreamProvider;
 import java.io.UnsupportedEncodingException;
 import java.time.Instant;
@@ -20,6 +22,7 @@ import org.jspecify.annotations.Nullable;
  * @param key part of the Message-ID, the same each time the letter is tried
  * @param host the domain of the Message-ID
  * @param calendar an iCalendar file to attach, or {@code null}
+ * @param enclosure another file to attach, or {@code null}
  * @param unsubscribe an address for one-click unsubscribing (RFC 8058), or {@code null} on answers
  */
 public record Letter(
@@ -32,6 +35,7 @@ public record Letter(
         String text,
         String html,
         @Nullable String calendar,
+        Enclosures.@Nullable Enclosure enclosure,
         @Nullable String unsubscribe,
         Instant writtenAt) {
 
@@ -77,7 +81,17 @@ public record Letter(
         if (calendar != null) {
             mixed.addBodyPart(calendarFile(calendar));
         }
+        if (enclosure != null) {
+            mixed.addBodyPart(file(enclosure));
+        }
         return mixed;
+    }
+
+    private static MimeBodyPart file(Enclosures.Enclosure enclosure) throws MessagingException {
+        MimeBodyPart file = new MimeBodyPart();
+        file.setDataHandler(new DataHandler(new ByteArrayDataSource(enclosure.content(), enclosure.type())));
+        file.setFileName(enclosure.name());
+        return file;
     }
 
     private static MimeBodyPart calendarFile(String calendar) throws MessagingException {

@@ -3,10 +3,12 @@ package jollyroster.outbox;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.time.ZonedDateTime;
+import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import jollyroster.core.messages.Anchor;
 import jollyroster.exchange.CalendarEntry;
 import jollyroster.exchange.Calendars;
@@ -41,11 +43,20 @@ class LetterWriter {
             List.of(),
             new Letters.Offer(Optional.empty(), false, false, "", ""));
 
+    /** Letters that change nothing in a calendar. */
+    private static final Set<Anchor> UNDATED = EnumSet.of(Anchor.WRITTEN, Anchor.RECEIPT, Anchor.REFUNDED);
+
+    /** What a letter may be given; a template can ask for all of it. */
+    private static final Map<String, Object> NOT_GIVEN =
+            Map.of("amount", "", "number", "", "back", "", "kept", "", "words", "");
+
     private final Templates templates;
     private final Address address;
     private final Calendars calendars;
+    private final Enclosures enclosures;
 
-    LetterWriter(Templates templates, Address address, Calendars calendars) {
+    LetterWriter(Templates templates, Address address, Calendars calendars, Enclosures enclosures) {
+        this.enclosures = enclosures;
         this.templates = templates;
         this.address = address;
         this.calendars = calendars;
@@ -57,7 +68,7 @@ class LetterWriter {
         Templates.Body body = anchor == Anchor.WRITTEN ? templates.compile(claim.body()) : templates.of(anchor);
         Map<String, Object> values = values(facts, claim.given());
         boolean seated = facts.standing() == Letters.Standing.SEATED;
-        boolean dated = anchor != Anchor.WRITTEN && (seated || facts.standing() == Letters.Standing.GONE);
+        boolean dated = !UNDATED.contains(anchor) && (seated || facts.standing() == Letters.Standing.GONE);
         return new Letter(
                 claim.key(),
                 address.host(),
@@ -68,6 +79,7 @@ class LetterWriter {
                 body.text(values),
                 templates.page(claim.subject(), body.html(values), facts.organisation()),
                 dated ? calendar(facts) : null,
+                enclosures.of(anchor, claim.given()).orElse(null),
                 anchor.isAnswer() ? null : facts.ownLink() + "/no-reminders",
                 now);
     }
@@ -96,6 +108,7 @@ class LetterWriter {
                 templates.page(claim.subject(), body.html(values), from.organisation()),
                 claim.calendar().isEmpty() ? null : claim.calendar(),
                 null,
+                null,
                 now);
     }
 
@@ -105,7 +118,8 @@ class LetterWriter {
     }
 
     private static Map<String, Object> values(Letters.Facts facts, Facts given) {
-        Map<String, Object> values = new LinkedHashMap<>();
+        Map<String, Object> values = new LinkedHashMap<>(NOT_GIVEN);
+        values.putAll(given.values());
         values.put("first_name", firstName(facts.name()));
         values.put("name", facts.name());
         values.put("title", facts.title());

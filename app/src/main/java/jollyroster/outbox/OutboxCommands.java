@@ -83,7 +83,18 @@ public class OutboxCommands {
         long occasion = anchor == Anchor.LINK_AGAIN
                 ? now.getEpochSecond() / LINK_AGAIN_AT_MOST_EVERY.toSeconds()
                 : now.toEpochMilli();
-        insert(List.of(row(new PlanLine(anchor, Offset.none()), to, String.valueOf(occasion), now, now, now)));
+        answer(anchor, to, String.valueOf(occasion), Facts.none(), now);
+    }
+
+    /**
+     * The same with what its template may name besides how things stand.
+     *
+     * @param occasion the same for the same letter, which then goes once
+     */
+    public void answer(Anchor anchor, Recipient to, String occasion, Facts given, Instant now) {
+        MessageRecord row = row(new PlanLine(anchor, Offset.none()), to, occasion, now, now, now);
+        row.setGiven(given.json());
+        insert(List.of(row));
     }
 
     /**

@@ -1,6 +1,7 @@
 package jollyroster.outbox;
 
 import java.time.Instant;
+import java.util.List;
 import java.util.Optional;
 
 /** Letters as they left, for the page of a message. Answered by a channel that keeps copies. */
@@ -9,7 +10,7 @@ public interface SentMail {
     /** The latest copy of the letter with this key; empty when none left, or none is kept. */
     Optional<Mail> byKey(String key);
 
-    /** A letter as it arrived. @param calendar empty when there was none */
+    /** A letter as it arrived. @param calendar empty when there was none @param files the names of all that was attached */
     record Mail(
             String from,
             String to,
@@ -18,5 +19,6 @@ public interface SentMail {
             Instant arrived,
             String text,
             String html,
-            String calendar) {}
+            String calendar,
+            List<String> files) {}
 }

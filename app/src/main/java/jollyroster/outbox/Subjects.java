@@ -25,6 +25,8 @@ final class Subjects {
             case CHANGED -> "Change to " + title;
             case CALLED_OFF -> "Cancelled: " + title;
             case RESTORED -> "It takes place after all: " + title;
+            case RECEIPT -> "Your receipt: " + title;
+            case REFUNDED -> "Your money is refunded: " + title;
             case BEFORE_START -> "Coming up: " + title;
             case WRITTEN, LETTER -> title;
         };

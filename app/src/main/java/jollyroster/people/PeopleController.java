@@ -31,6 +31,7 @@ class PeopleController {
     private static final int PAGE = 25;
     private static final int LAST_PAGE = 10_000;
     private final PersonalHistory history;
+    private final PersonalMoney money;
     private final PersonQueries people;
     private final ProgrammeQueries programme;
     private final OrganisationQueries organisation;
@@ -38,11 +39,13 @@ class PeopleController {
 
     PeopleController(
             PersonalHistory history,
+            PersonalMoney money,
             PersonQueries people,
             ProgrammeQueries programme,
             OrganisationQueries organisation,
             Clock clock) {
         this.history = history;
+        this.money = money;
         this.people = people;
         this.programme = programme;
         this.organisation = organisation;
@@ -51,8 +54,16 @@ class PeopleController {
 
     record Line(long id, String name, String email, String phone, String city, int registrations, String last) {}
 
+    /** @param paid what was paid, in words; empty for nothing */
     record Seat(
-            long session, long registration, String title, String when, String state, String stateWord, int party) {}
+            long session,
+            long registration,
+            String title,
+            String when,
+            String state,
+            String stateWord,
+            int party,
+            String paid) {}
 
     @GetMapping("/desk/people")
     String people(@RequestParam(defaultValue = "") String q, @RequestParam(defaultValue = "0") int page, Model model) {
@@ -99,11 +110,15 @@ class PeopleController {
                                 held.stream().map(PersonalHistory.Held::session).toList())
                         .stream()
                         .collect(Collectors.toMap(Session::id, Function.identity()));
+        Map<Long, String> paid = money.inWords(
+                held.stream().map(PersonalHistory.Held::registration).toList());
         model.addAttribute("person", person);
         model.addAttribute("city", Times.city(person.zone()));
         model.addAttribute(
                 "seats",
-                held.stream().map(h -> seat(h, sessions.get(h.session()))).toList());
+                held.stream()
+                        .map(h -> seat(h, sessions.get(h.session()), paid.getOrDefault(h.registration(), "")))
+                        .toList());
         model.addAttribute("line", held.isEmpty() ? "" : line(held, sessions));
         return "people/person";
     }
@@ -130,7 +145,7 @@ class PeopleController {
         return new PersonLine.Entry(s.id(), s.start(), mark, words);
     }
 
-    private static Seat seat(PersonalHistory.Held held, Session s) {
+    private static Seat seat(PersonalHistory.Held held, Session s, String paid) {
         return new Seat(
                 s.id(),
                 held.registration(),
@@ -138,6 +153,7 @@ class PeopleController {
                 Times.dayAndTime(s.start(), s.zone()),
                 held.state().code(),
                 s.offering().word(held.state()),
-                held.party());
+                held.party(),
+                paid);
     }
 }

@@ -1,6 +1,7 @@
 package jollyroster.programme;
 
 import java.util.List;
+import jollyroster.core.seats.SeatsShown;
 
 /**
  * What an offering shows of itself beside its words.
@@ -13,6 +14,8 @@ import java.util.List;
  * @param picture the name of its picture; empty for none
  * @param embedOrigins the web addresses whose pages may show it, such as {@code https://club.example}
  * @param shortCode names it in short links
+ * @param seatsShown what people read about the seats that are left
+ * @param button what the button by which people register says; empty as everywhere
  */
 public record OfferingFront(
         String audience,
@@ -23,7 +26,9 @@ public record OfferingFront(
         String contact,
         String picture,
         List<String> embedOrigins,
-        String shortCode) {
+        String shortCode,
+        SeatsShown seatsShown,
+        String button) {
     public OfferingFront {
         labels = List.copyOf(labels);
         embedOrigins = List.copyOf(embedOrigins);

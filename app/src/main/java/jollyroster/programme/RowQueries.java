@@ -18,7 +18,9 @@ import jollyroster.core.intake.Condition;
 import jollyroster.core.intake.Option;
 import jollyroster.core.intake.Question;
 import jollyroster.core.prices.Price;
+import jollyroster.core.prices.RefundRule;
 import jollyroster.core.seats.FreedSeats;
+import jollyroster.core.seats.SeatsShown;
 import jollyroster.core.seats.SignUpStyle;
 import jollyroster.platform.tables.tables.records.QuestionRecord;
 import org.jooq.DSLContext;
@@ -149,7 +151,9 @@ final class RowQueries {
                 r.get(OFFERING.IS_RSVP),
                 r.get(OFFERING.IS_COMPANY_SHOWN),
                 Tell.valueOf(r.get(OFFERING.TELL)),
-                new Price(r.get(OFFERING.PRICE_MINOR), Currency.getInstance(r.get(OFFERING.CURRENCY))));
+                new Price(r.get(OFFERING.PRICE_MINOR), Currency.getInstance(r.get(OFFERING.CURRENCY))),
+                new RefundRule(optional(r.get(OFFERING.REFUND_MINUTES))),
+                r.get(OFFERING.IS_FIXED_ONCE_PAID));
     }
 
     private static OfferingFront front(Record r) {
@@ -162,7 +166,9 @@ final class RowQueries {
                 r.get(OFFERING.CONTACT),
                 r.get(OFFERING.PICTURE),
                 r.get(OFFERING.EMBED_ORIGINS).lines().toList(),
-                r.get(OFFERING.SHORT_CODE));
+                r.get(OFFERING.SHORT_CODE),
+                new SeatsShown(SeatsShown.When.valueOf(r.get(OFFERING.SEATS_SHOWN)), r.get(OFFERING.FEW_FROM)),
+                r.get(OFFERING.BUTTON));
     }
 
     static Venue venue(Record r) {

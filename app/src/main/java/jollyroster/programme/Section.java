@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
 import jollyroster.core.prices.Price;
+import jollyroster.core.prices.RefundRule;
 import jollyroster.core.seats.FreedSeats;
 import jollyroster.core.seats.SignUpStyle;
 
@@ -205,17 +206,30 @@ public sealed interface Section {
         }
     }
 
-    /** What a seat costs, paid on registering. @param said as people read it; empty for nothing said */
-    record Cost(Price price, String said) implements Section {
+    /**
+     * What a seat costs, paid on registering.
+     *
+     * @param said as people read it; empty for nothing said
+     * @param fixedOncePaid whether people can change nothing themselves any more once they have paid
+     */
+    record Cost(Price price, String said, RefundRule refund, boolean fixedOncePaid) implements Section {
 
         /** @param amount such as {@code 180.00} */
         public static Cost of(String amount, String currency) {
-            return new Cost(Price.typed(amount, currency).orElseThrow(), "");
+            return new Cost(Price.typed(amount, currency).orElseThrow(), "", RefundRule.NONE, false);
         }
 
         /** Nothing is paid here. */
         public static Cost saying(String said) {
-            return new Cost(Price.typed("", "CAD").orElseThrow(), said);
+            return new Cost(Price.typed("", "CAD").orElseThrow(), said, RefundRule.NONE, false);
+        }
+
+        public Cost refunding(RefundRule rule) {
+            return new Cost(price, said, rule, fixedOncePaid);
+        }
+
+        public Cost fixed() {
+            return new Cost(price, said, refund, true);
         }
 
         @Override

@@ -34,6 +34,8 @@ final class SectionRow {
             row.setPriceMinor((int) cost.price().minor());
             row.setCurrency(cost.price().currency().getCurrencyCode());
             row.setPrice(cost.said());
+            row.setRefundMinutes(cost.refund().gives() ? cost.refund().minutes().getAsInt() : null);
+            row.setIsFixedOncePaid(cost.fixedOncePaid());
         } else if (section instanceof Section.After after) {
             row.setAfterText(after.text());
             row.setAfterAddress(after.address());

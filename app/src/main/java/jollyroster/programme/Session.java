@@ -139,6 +139,13 @@ public record Session(
         return registersFor.minus(Duration.ofMinutes(offering.signUp().changesMinutes()));
     }
 
+    /** Until when people may change what they registered, once it is paid for or nothing is due. */
+    public Instant changesUntil(boolean settled) {
+        return settled && offering.signUp().isPaid() && offering.signUp().fixedOncePaid()
+                ? Instant.MIN
+                : changesUntil();
+    }
+
     /** When registration opens; empty for at once. */
     public Optional<Instant> opens() {
         int days = offering.rules().opensDays();

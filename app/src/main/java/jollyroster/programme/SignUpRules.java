@@ -2,6 +2,7 @@ package jollyroster.programme;
 
 import java.util.OptionalInt;
 import jollyroster.core.prices.Price;
+import jollyroster.core.prices.RefundRule;
 import jollyroster.core.seats.FreedSeats;
 
 /**
@@ -15,8 +16,10 @@ import jollyroster.core.seats.FreedSeats;
  * @param afterAddress an https address people are offered after registering; empty for none
  * @param rsvp whether people answer yes, maybe or no
  * @param companyShown whether people see who comes
- * @param price of a seat
  * @param tell when the organiser is written to about answers
+ * @param price of a seat
+ * @param refund what cancelling means for the money
+ * @param fixedOncePaid whether people can change nothing themselves any more once they have paid
  */
 public record SignUpRules(
         FreedSeats freedSeats,
@@ -30,7 +33,9 @@ public record SignUpRules(
         boolean rsvp,
         boolean companyShown,
         Tell tell,
-        Price price) {
+        Price price,
+        RefundRule refund,
+        boolean fixedOncePaid) {
 
     /** Whether seats are only held until somebody does something about them. */
     public boolean isHeld() {

@@ -1,11 +1,5 @@
 package jollyroster.roster;
 
-import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.FontStyle;
-import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
-import com.openhtmltopdf.util.XRLog;
-import java.io.ByteArrayOutputStream;
-import java.io.IOException;
-import java.io.InputStream;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
@@ -14,6 +8,7 @@ import java.util.stream.IntStream;
 import jollyroster.core.seats.RegistrationState;
 import jollyroster.platform.DeskPage;
 import jollyroster.platform.OrganisationQueries;
+import jollyroster.platform.Paper;
 import jollyroster.platform.Times;
 import jollyroster.programme.Session;
 import jollyroster.roster.RosterPageQueries.Filter;
@@ -25,7 +20,6 @@ import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.server.ResponseStatusException;
-import org.thymeleaf.ITemplateEngine;
 import org.thymeleaf.context.Context;
 
 /** The roster on paper: a list, a sheet to sign, and badges. */
@@ -36,19 +30,19 @@ class PrintController {
     private final RollAssembler assembler;
     private final RosterPageQueries pages;
     private final OrganisationQueries organisation;
-    private final ITemplateEngine templates;
+    private final Paper paper;
     private final Clock clock;
 
     PrintController(
             RollAssembler assembler,
             RosterPageQueries pages,
             OrganisationQueries organisation,
-            ITemplateEngine templates,
+            Paper paper,
             Clock clock) {
         this.assembler = assembler;
         this.pages = pages;
         this.organisation = organisation;
-        this.templates = templates;
+        this.paper = paper;
         this.clock = clock;
     }
 
@@ -91,7 +85,7 @@ class PrintController {
         return ResponseEntity.ok()
                 .contentType(MediaType.APPLICATION_PDF)
                 .header("Content-Disposition", "inline; filename=\"" + kind + "-" + id + ".pdf\"")
-                .body(pdf(templates.process("roster/paper", model)));
+                .body(paper.pdf("roster/paper", model));
     }
 
     private static List<Line> lines(List<Registration> people) {
@@ -125,33 +119,5 @@ class PrintController {
         return IntStream.range(0, (names.size() + 1) / 2)
                 .mapToObj(i -> names.subList(i * 2, Math.min(names.size(), i * 2 + 2)))
                 .toList();
-    }
-
-    private static byte[] pdf(String html) {
-        XRLog.setLoggingEnabled(false);
-        ByteArrayOutputStream out = new ByteArrayOutputStream();
-        PdfRendererBuilder builder = new PdfRendererBuilder();
-        builder.useFont(() -> font("libre-franklin-regular"), "Text", 400, FontStyle.NORMAL, true);
-        builder.useFont(() -> font("libre-franklin-bold"), "Text", 700, FontStyle.NORMAL, true);
-        builder.useFont(() -> font("bitter-bold"), "Title", 700, FontStyle.NORMAL, true);
-        builder.useExternalResourceAccessControl(
-                (uri, type) -> false,
-                com.openhtmltopdf.outputdevice.helper.ExternalResourceControlPriority.RUN_BEFORE_RESOLVING_URI);
-        builder.withHtmlContent(html, null);
-        builder.toStream(out);
-        try {
-            builder.run();
-        } catch (IOException e) {
-            throw new java.io.UncheckedIOException(e);
-        }
-        return out.toByteArray();
-    }
-
-    private static InputStream font(String name) {
-        InputStream font = PrintController.class.getResourceAsStream("/print/" + name + ".ttf");
-        if (font == null) {
-            throw new IllegalStateException("No font " + name);
-        }
-        return font;
     }
 }

@@ -18,6 +18,9 @@ import jollyroster.programme.Session;
 import jollyroster.roster.RosterPageQueries.Count;
 import jollyroster.roster.RosterPageQueries.Filter;
 import jollyroster.seating.Registration;
+import jollyroster.till.Money;
+import jollyroster.till.PaymentQueries;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /** Puts a page of a roster together. */
@@ -28,6 +31,7 @@ class RollAssembler {
     private final GivenQueries given;
     private final ProgrammeQueries programme;
     private final HostQueries hosts;
+    private final PaymentQueries payments;
     private final RosterPageQueries pages;
     private final SignedIn signedIn;
     private final Clock clock;
@@ -36,12 +40,14 @@ class RollAssembler {
             GivenQueries given,
             ProgrammeQueries programme,
             HostQueries hosts,
+            PaymentQueries payments,
             RosterPageQueries pages,
             SignedIn signedIn,
             Clock clock) {
         this.given = given;
         this.programme = programme;
         this.hosts = hosts;
+        this.payments = payments;
         this.pages = pages;
         this.signedIn = signedIn;
         this.clock = clock;
@@ -64,8 +70,9 @@ class RollAssembler {
         List<Registration> shown = part.shown();
         Map<Long, Map<Long, String>> answers =
                 given.answers(shown.stream().map(Registration::id).toList());
+        Map<Long, Money> money = onDuty ? Map.of() : payments.of(shown, s);
         List<RollView.Row> rows = shown.stream()
-                .map(r -> row(r, s, choosable, questions, answers.getOrDefault(r.id(), Map.of())))
+                .map(r -> row(r, s, choosable, questions, answers.getOrDefault(r.id(), Map.of()), money.get(r.id())))
                 .map(row -> onDuty ? row.withoutParticulars() : row)
                 .toList();
         return new RollView(
@@ -139,7 +146,12 @@ class RollAssembler {
     }
 
     private static RollView.Row row(
-            Registration r, Session s, boolean choosable, List<AskedQuestion> questions, Map<Long, String> answers) {
+            Registration r,
+            Session s,
+            boolean choosable,
+            List<AskedQuestion> questions,
+            Map<Long, String> answers,
+            @Nullable Money money) {
         return new RollView.Row(
                 s.id(),
                 choosable,
@@ -165,7 +177,8 @@ class RollAssembler {
                         .toList(),
                 r.remarks().note(),
                 r.remarks().marked(),
-                r.remarks().why());
+                r.remarks().why(),
+                money == null ? "" : money.inWords());
     }
 
     private static String held(Registration r, ZoneId zone) {

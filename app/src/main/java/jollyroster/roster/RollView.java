@@ -32,6 +32,7 @@ record RollView(
      *
      * @param choosable whether whoever looks may do something with it
      * @param answers each with its question
+     * @param money what is paid, open and refunded, in words; empty for none
      * @param held until when, or place in line
      */
     record Row(
@@ -52,7 +53,8 @@ record RollView(
             List<Answer> answers,
             String note,
             boolean marked,
-            String why) {
+            String why,
+            String money) {
 
         /** As a helper sees it: who, with whom and in what state. */
         Row withoutParticulars() {
@@ -74,6 +76,7 @@ record RollView(
                     List.of(),
                     "",
                     false,
+                    "",
                     "");
         }
     }

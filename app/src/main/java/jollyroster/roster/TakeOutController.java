@@ -55,6 +55,15 @@ class TakeOutController {
         table.write(session, response.getOutputStream());
     }
 
+    /** The same with a row for each person. */
+    @GetMapping("/desk/sessions/{id}/people.csv")
+    void each(@PathVariable long id, HttpServletResponse response) throws IOException {
+        Session session = known(id);
+        response.setContentType("text/csv; charset=UTF-8");
+        response.setHeader("Content-Disposition", "attachment; filename=\"people-" + id + ".csv\"");
+        table.writeEach(session, response.getOutputStream());
+    }
+
     /** Contact cards (vCard 4, RFC 6350) of everybody who matches. */
     @GetMapping("/desk/sessions/{id}/roster.vcf")
     ResponseEntity<String> cards(@PathVariable long id, @ModelAttribute("query") RollQuery query) {

@@ -12,9 +12,11 @@ import jollyroster.programme.Session;
 import jollyroster.seating.Registration;
 import jollyroster.seating.RegistrationQueries;
 import jollyroster.seating.SeatingCommands;
-import jollyroster.till.PaymentCommands;
 import jollyroster.till.PaymentQueries;
+import jollyroster.till.ReceiptPaper;
+import jollyroster.till.RefundCommands;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -32,7 +34,8 @@ class WhyController {
     private final RegistrationQueries roster;
     private final SeatingCommands seating;
     private final PaymentQueries payments;
-    private final PaymentCommands paying;
+    private final RefundCommands refunds;
+    private final ReceiptPaper receipts;
     private final SignedIn signedIn;
     private final Clock clock;
 
@@ -42,7 +45,8 @@ class WhyController {
             RegistrationQueries roster,
             SeatingCommands seating,
             PaymentQueries payments,
-            PaymentCommands paying,
+            RefundCommands refunds,
+            ReceiptPaper receipts,
             SignedIn signedIn,
             Clock clock) {
         this.logbook = logbook;
@@ -50,7 +54,8 @@ class WhyController {
         this.roster = roster;
         this.seating = seating;
         this.payments = payments;
-        this.paying = paying;
+        this.refunds = refunds;
+        this.receipts = receipts;
         this.signedIn = signedIn;
         this.clock = clock;
     }
@@ -72,9 +77,39 @@ class WhyController {
             String note,
             boolean canRestore,
             List<Decision> decisions,
-            List<Paid> payments) {}
+            List<Paid> payments,
+            boolean owed) {}
 
-    record Paid(long id, String amount, String state, String at) {}
+    /**
+     * A payment.
+     *
+     * @param what has become of it
+     * @param left what can still be refunded, in words; empty for nothing
+     */
+    record Paid(long id, String amount, String what, boolean receipt, String left, String at) {}
+
+    private List<Paid> paid(long registration, Session s) {
+        return payments.of(registration).stream()
+                .map(p -> new Paid(
+                        p.id(),
+                        p.amount().inWords(),
+                        became(p),
+                        p.hasReceipt(),
+                        p.left().isFree() || !signedIn.isOrganiser()
+                                ? ""
+                                : p.left().inWords(),
+                        Times.dayAndTime(p.startedAt(), s.zone())))
+                .toList();
+    }
+
+    private static String became(PaymentQueries.Payment p) {
+        if (!p.isPaid()) {
+            return p.state().equals("OPEN") ? "not paid yet" : "the payment failed";
+        }
+        return "paid"
+                + (p.back().isFree() ? "" : ", " + p.back().inWords() + " refunded")
+                + (p.owed().isFree() ? "" : ", " + p.owed().inWords() + " being refunded");
+    }
 
     private record Found(Session session, Registration registration) {}
 
@@ -113,28 +148,45 @@ class WhyController {
                                         l.entry().words(),
                                         l.detail()))
                                 .toList(),
-                        payments.of(registration).stream()
-                                .map(p -> new Paid(
-                                        p.id(),
-                                        p.amount().inWords(),
-                                        p.state()
-                                                .toLowerCase(java.util.Locale.ROOT)
-                                                .replace('_', ' '),
-                                        Times.dayAndTime(p.startedAt(), s.zone())))
-                                .toList()));
+                        paid(registration, s),
+                        signedIn.isOrganiser() && !payments.owed(registration).isEmpty()));
         return "roster/why";
     }
 
-    /** Notes that money was given back. */
-    @PostMapping("/desk/sessions/{id}/why/{registration}/refunded")
-    String refunded(
+    /** Gives back what is left of a payment. */
+    @PostMapping("/desk/sessions/{id}/why/{registration}/refund")
+    String refund(
             @PathVariable long id,
             @PathVariable long registration,
             @RequestParam(defaultValue = "0") long payment,
-            Actor actor) {
+            Actor actor,
+            RedirectAttributes flash) {
+        actor.requireOrganiser();
         known(id, registration);
-        payments.of(registration).stream().filter(p -> p.id() == payment).forEach(p -> paying.refunded(p.id(), actor));
+        payments.of(registration).stream()
+                .filter(p -> p.id() == payment)
+                .findFirst()
+                .flatMap(p -> refunds.giveBack(p.id(), actor))
+                .ifPresentOrElse(
+                        amount -> flash.addFlashAttribute("said", amount.inWords() + " goes back the way it was paid."),
+                        () -> flash.addFlashAttribute("warned", "Nothing is left to refund."));
         return "redirect:/desk/sessions/" + id + "/why/" + registration;
+    }
+
+    /** Notes that money has gone back outside of the program. */
+    @PostMapping("/desk/sessions/{id}/why/{registration}/refunded")
+    String refunded(@PathVariable long id, @PathVariable long registration, Actor actor) {
+        actor.requireOrganiser();
+        known(id, registration);
+        payments.owed(registration).forEach(refund -> refunds.gone(refund, actor));
+        return "redirect:/desk/sessions/" + id + "/why/" + registration;
+    }
+
+    @GetMapping("/desk/sessions/{id}/why/{registration}/receipts/{payment}")
+    ResponseEntity<byte[]> receipt(@PathVariable long id, @PathVariable long registration, @PathVariable long payment) {
+        known(id, registration);
+        return receipts.ofRegistration(registration, payment)
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
     }
 
     /** Takes a giving back, a declining or a running out back, where the seat rule allows. */

@@ -104,7 +104,7 @@ public class UndoCommands {
         planned.apply(dated.session(), before, actor);
         Session after = sessions.session(dated.session()).orElseThrow();
         notices.log(after, LogbookEntry.UNDONE, Facts.none(), actor);
-        notices.replan(after);
+        notices.asBefore(after);
     }
 
     private static Outcome refused(Outcome.Reason reason) {

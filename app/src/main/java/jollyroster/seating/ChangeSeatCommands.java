@@ -83,7 +83,8 @@ public class ChangeSeatCommands {
                 || seats.active(target.get().id(), found.get().getPersonId()).isPresent()) {
             return Moved.NOT_POSSIBLE;
         }
-        if (actor.kind() == Actor.Kind.PERSON && !now.isBefore(from.changesUntil())) {
+        if (actor.kind() == Actor.Kind.PERSON
+                && !now.isBefore(from.changesUntil(found.get().getSettledFor() > 0))) {
             return Moved.TOO_LATE;
         }
         return target.get().isOpenAt(now) ? move(found.get(), from, target.get(), actor, now) : Moved.NOT_OPEN;

@@ -1,5 +1,6 @@
 package jollyroster.seating;
 
+import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
@@ -14,6 +15,7 @@ import jollyroster.core.seats.Transition;
 import jollyroster.outbox.OutboxCommands;
 import jollyroster.people.PersonCommands;
 import jollyroster.platform.Actor;
+import jollyroster.platform.Facts;
 import jollyroster.platform.tables.tables.records.RegistrationRecord;
 import jollyroster.programme.Session;
 import org.springframework.stereotype.Component;
@@ -22,6 +24,9 @@ import org.springframework.stereotype.Component;
 @Component
 class Consequences {
 
+    /** Long enough for whoever cancelled the wrong one to be put back on. */
+    private static final Duration UNTIL_MONEY_LEAVES = Duration.ofMinutes(10);
+
     private static final Actor REFILL = new Actor.Program("refill");
     private final SeatCommands seats;
     private final AnswerCommands answers;
@@ -29,6 +34,7 @@ class Consequences {
     private final OutboxCommands outbox;
     private final Recipients recipients;
     private final PersonCommands people;
+    private final Takings takings;
 
     Consequences(
             SeatCommands seats,
@@ -36,7 +42,9 @@ class Consequences {
             SeatLog log,
             OutboxCommands outbox,
             Recipients recipients,
-            PersonCommands people) {
+            PersonCommands people,
+            Takings takings) {
+        this.takings = takings;
         this.seats = seats;
         this.answers = answers;
         this.log = log;
@@ -51,7 +59,7 @@ class Consequences {
             seats.setCompanions(row.getId(), trimmed(row), h.now());
             answers.dropCompanionsFrom(row.getId(), row.getParty());
         }
-        letters(h, before, row);
+        letters(h, before, row, money(h, before, row));
         if (becomes.passesOver()) {
             passOver(h.book(), row, h.now());
         }
@@ -62,6 +70,26 @@ class Consequences {
             }
             settle(h.book(), h.now());
         }
+    }
+
+    /** What becomes of the money where fewer seats are held than were paid for. */
+    private Takings.Money money(Happening h, Standing before, RegistrationRecord row) {
+        if (h.event() == SeatEvent.RESTORE) {
+            takings.heldAgain(List.of(row.getId()), h.now());
+        }
+        RegistrationState after = RegistrationState.valueOf(row.getState());
+        boolean holds = after == RegistrationState.REGISTERED || after == RegistrationState.UNCONFIRMED;
+        int still = holds ? row.getParty() : 0;
+        if (before.settled() <= still || before.seats() <= still) {
+            return Takings.Money.NONE;
+        }
+        boolean whole = h.actor().kind() != Actor.Kind.PERSON || after == RegistrationState.WAITLISTED;
+        Takings.Money money =
+                takings.givenUp(row.getId(), still, whole, h.book(), h.now().plus(UNTIL_MONEY_LEAVES), h.now());
+        if (!money.back().isEmpty()) {
+            seats.setSettledFor(row.getId(), still);
+        }
+        return money;
     }
 
     /** The names of those who still come along. */
@@ -141,7 +169,7 @@ class Consequences {
         follow(h, standing, becomes, seats.write(before, book.id(), SeatRow.of(before, becomes, h), now));
     }
 
-    private void letters(Happening h, Standing before, RegistrationRecord row) {
+    private void letters(Happening h, Standing before, RegistrationRecord row, Takings.Money money) {
         RegistrationState after = RegistrationState.valueOf(row.getState());
         boolean moved = h.event() == SeatEvent.MOVE || h.event() == SeatEvent.SWAP;
         boolean was =
@@ -150,7 +178,7 @@ class Consequences {
             outbox.withdrawReminders(row.getId(), withdrawn(h.event()), h.now());
         }
         if (h.told()) {
-            SeatLetters.anchor(h, before, after, row).ifPresent(anchor -> write(anchor, h, after, row));
+            SeatLetters.anchor(h, before, after, row).ifPresent(anchor -> write(anchor, h, row, money));
         }
     }
 
@@ -163,12 +191,16 @@ class Consequences {
         };
     }
 
-    private void write(Anchor anchor, Happening h, RegistrationState after, RegistrationRecord row) {
+    private void write(Anchor anchor, Happening h, RegistrationRecord row, Takings.Money money) {
         String email = people.email(row.getPersonId());
-        if (after == RegistrationState.REGISTERED) {
+        if (row.getState().equals(RegistrationState.REGISTERED.name())) {
             outbox.answerAndRemind(anchor, recipients.of(h.book(), row, email), h.now());
-        } else {
+        } else if (money.equals(Takings.Money.NONE)) {
             outbox.answer(anchor, Recipients.one(h.book(), row, email), h.now());
+        } else {
+            Facts given = Facts.of("back", money.back()).and("kept", money.kept());
+            String occasion = String.valueOf(h.now().toEpochMilli());
+            outbox.answer(anchor, Recipients.one(h.book(), row, email), occasion, given, h.now());
         }
     }
 }

@@ -24,12 +24,19 @@ public class NoticeCommands {
 
     private final SeatCommands seats;
     private final PartyCommands parties;
+    private final Takings takings;
     private final OutboxCommands outbox;
     private final LogbookCommands logbook;
     private final Clock clock;
 
     NoticeCommands(
-            SeatCommands seats, PartyCommands parties, OutboxCommands outbox, LogbookCommands logbook, Clock clock) {
+            SeatCommands seats,
+            PartyCommands parties,
+            Takings takings,
+            OutboxCommands outbox,
+            LogbookCommands logbook,
+            Clock clock) {
+        this.takings = takings;
         this.seats = seats;
         this.parties = parties;
         this.outbox = outbox;
@@ -65,7 +72,31 @@ public class NoticeCommands {
                 .map(p -> Recipients.one(after, p.registration(), p.email()))
                 .toList();
         outbox.news(anchor, told, change, new Was(before.start(), before.end()), due, now);
+        settleMoney(after, people, anchor, due, now);
         return people.size();
+    }
+
+    /** Whose session is cancelled has all money back; of a date out of a series the organiser decides. */
+    private void settleMoney(
+            Session after, List<PartyCommands.Addressed> people, Anchor anchor, Instant leaves, Instant now) {
+        if (anchor == Anchor.CALLED_OFF && after.lead() == null) {
+            people.forEach(p -> takings.givenUp(p.registration().getId(), 0, true, after, leaves, now));
+        }
+        if (anchor == Anchor.RESTORED) {
+            heldAgain(people, now);
+        }
+    }
+
+    private void heldAgain(List<PartyCommands.Addressed> people, Instant now) {
+        takings.heldAgain(people.stream().map(p -> p.registration().getId()).toList(), now);
+    }
+
+    /** Puts right what hangs on a session whose change was taken back before anybody was told. */
+    public void asBefore(Session after) {
+        replan(after);
+        if (!after.cancelled()) {
+            heldAgain(parties.everybodyOn(after.book()), clock.instant());
+        }
     }
 
     private static String reason(Anchor anchor) {

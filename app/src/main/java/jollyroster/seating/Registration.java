@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
+import jollyroster.core.prices.Price;
 import jollyroster.core.seats.RegistrationState;
 import jollyroster.platform.Actor;
 
@@ -37,6 +38,16 @@ public record Registration(
 
     public Instant registeredAt() {
         return stamps.registeredAt();
+    }
+
+    /** Whether nothing is due any more for some of the party at least. */
+    public boolean isSettled() {
+        return hold.settled() > 0;
+    }
+
+    /** What is to be paid while seats are held for it; free when nothing is. @param each the price of a seat */
+    public Price due(Price each) {
+        return each.times(state == RegistrationState.UNCONFIRMED ? Math.max(0, party - hold.settled()) : 0);
     }
 
     /** The person as whoever acts, by the link of this registration. */

@@ -232,6 +232,15 @@ class SeatCommands {
                 .execute();
     }
 
+    /** For so many people nothing is due any more; for the rest money has gone back. */
+    void setSettledFor(long registration, int people) {
+        writes.sql()
+                .update(REGISTRATION)
+                .set(REGISTRATION.SETTLED_FOR, people)
+                .where(REGISTRATION.ID.eq(registration))
+                .execute();
+    }
+
     void setPassedOver(long registration, int times) {
         writes.sql()
                 .update(REGISTRATION)

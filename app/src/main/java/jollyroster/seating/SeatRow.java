@@ -82,11 +82,22 @@ record SeatRow(
         }
         return switch (state) {
             case CALLED_UP -> before.getHeldUntil();
-            case UNCONFIRMED ->
-                before.getState().equals(state.name())
-                        ? earlier(before.getHeldUntil(), h.book().registersFor())
-                        : holdUntil(h.book(), h.now());
+            case UNCONFIRMED -> held(before, h);
             case REGISTERED, MAYBE, DECLINED, WAITLISTED, CANCELLED -> null;
+        };
+    }
+
+    /** Whoever accepts a call-up keeps the time there was to answer it, unless others race for the same seats. */
+    private static Instant held(RegistrationRecord before, Happening h) {
+        Instant fresh = holdUntil(h.book(), h.now());
+        Instant until = before.getHeldUntil();
+        return switch (RegistrationState.valueOf(before.getState())) {
+            case UNCONFIRMED -> earlier(until, h.book().registersFor());
+            case CALLED_UP ->
+                before.getIsRacing() || until.isBefore(fresh)
+                        ? fresh
+                        : earlier(until, h.book().registersFor());
+            default -> fresh;
         };
     }
 

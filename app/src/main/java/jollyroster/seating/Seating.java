@@ -78,13 +78,13 @@ class Seating {
 
     /** What would become of somebody who is not on the roster, were they put on it. */
     Transition foresee(Application asked, Happening h) {
-        return SeatMachine.decide(Standing.NOBODY, h.event(), asked.party(), scene(h));
+        return SeatMachine.decide(Standing.NOBODY, h.event(), asked.party(), scene(Standing.NOBODY, h));
     }
 
     /** Lets something happen to a registration. @param party people in all there would be; 0 for as many as there are */
     Came happen(RegistrationRecord before, int party, Happening h) {
         Standing standing = standing(before);
-        return write(before, standing, SeatMachine.decide(standing, h.event(), party, scene(h)), h);
+        return write(before, standing, SeatMachine.decide(standing, h.event(), party, scene(standing, h)), h);
     }
 
     Came happen(RegistrationRecord before, Happening h) {
@@ -94,7 +94,8 @@ class Seating {
     /** The till says that money came for so many people more. */
     Came paid(RegistrationRecord before, int people, Happening h) {
         Standing standing = standing(before).settledFor(before.getSettledFor() + people);
-        return write(before, standing, SeatMachine.decide(standing, h.event(), 0, scene(h)), h.settled(people));
+        return write(
+                before, standing, SeatMachine.decide(standing, h.event(), 0, scene(standing, h)), h.settled(people));
     }
 
     /** Money came that buys nothing: whoever paid is told that it is owed back. */
@@ -123,14 +124,14 @@ class Seating {
                 r.getEndedBy().equals(Actor.Kind.TEAM.name()));
     }
 
-    private Scene scene(Happening h) {
+    private Scene scene(Standing before, Happening h) {
         Session book = h.book();
         return new Scene(
                 book.seats() == 0 ? Optional.empty() : Optional.of(book.capacity()),
                 seats.tally(book),
                 book.wayToSeat(h.now()),
                 terms(h),
-                passed(h));
+                passed(before, h));
     }
 
     /** The team gives seats as it likes; whoever comes by a link that was mailed to them has shown the address. */
@@ -144,13 +145,13 @@ class Seating {
         return h.book().offering().signUp().emailConfirmed() && !h.proven() ? Terms.CONFIRM : Terms.AT_ONCE;
     }
 
-    private Set<SeatEvent.Deadline> passed(Happening h) {
+    private Set<SeatEvent.Deadline> passed(Standing before, Happening h) {
         Set<SeatEvent.Deadline> passed = EnumSet.noneOf(SeatEvent.Deadline.class);
         boolean bound = h.actor().kind() == Actor.Kind.PERSON;
         if (bound && !h.book().isOpenAt(h.now())) {
             passed.add(SeatEvent.Deadline.REGISTRATION);
         }
-        if (bound && !h.now().isBefore(h.book().changesUntil())) {
+        if (bound && !h.now().isBefore(h.book().changesUntil(before.settled() > 0))) {
             passed.add(SeatEvent.Deadline.CHANGES);
         }
         if (books.isOver(h.book(), h.now())) {

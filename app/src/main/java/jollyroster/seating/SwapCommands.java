@@ -121,7 +121,7 @@ public class SwapCommands {
         return seats.byId(registration)
                 .filter(r -> r.getState().equals(RegistrationState.REGISTERED.name()))
                 .filter(r -> now.isBefore(
-                        programme.session(r.getSessionId()).orElseThrow().changesUntil()));
+                        programme.session(r.getSessionId()).orElseThrow().changesUntil(true)));
     }
 
     private boolean mayChange(RegistrationRecord r, Session date, Instant now) {
@@ -130,7 +130,7 @@ public class SwapCommands {
                 && own.offering().id() == date.offering().id()
                 && own.offering().style() != SignUpStyle.WHOLE_SERIES
                 && !date.cancelled()
-                && now.isBefore(date.changesUntil())
+                && now.isBefore(date.changesUntil(true))
                 && seats.active(date.id(), r.getPersonId()).isEmpty();
     }
 

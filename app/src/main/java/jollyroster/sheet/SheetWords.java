@@ -7,6 +7,7 @@ import java.util.stream.Stream;
 import jollyroster.core.dates.Offset;
 import jollyroster.core.intake.Question;
 import jollyroster.core.messages.PlanLine;
+import jollyroster.core.prices.RefundRule;
 import jollyroster.core.seats.FreedSeats;
 import jollyroster.programme.AskedQuestion;
 import jollyroster.programme.Format;
@@ -213,8 +214,21 @@ final class SheetWords {
         return o.signUp().price().isFree()
                 ? (said.isEmpty() ? Sentence.of("Free.") : Sentence.of("Nothing is paid on registering.")).and(read)
                 : Sentence.strong(o.signUp().price().inWords())
-                        .and(" a seat, paid on registering.")
+                        .and(" a seat, paid on registering. ")
+                        .and(refund(o.signUp().refund()))
+                        .and(
+                                o.signUp().fixedOncePaid()
+                                        ? " Once it is paid, people can change nothing themselves."
+                                        : "")
                         .and(read);
+    }
+
+    private static String refund(RefundRule rule) {
+        return rule.gives()
+                ? "Whoever cancels until "
+                        + Counted.beforeStart(rule.minutes().getAsInt()).replaceFirst("^at ", "")
+                        + " has the money back."
+                : "Whoever cancels has no money back.";
     }
 
     static Sentence messages(Offering o, List<PlanLine> plan) {

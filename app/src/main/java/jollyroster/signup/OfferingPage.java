@@ -1,5 +1,6 @@
 package jollyroster.signup;
 
+import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.List;
@@ -7,6 +8,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.stream.IntStream;
 import jollyroster.chart.SeatStrip;
+import jollyroster.core.prices.RefundRule;
 import jollyroster.platform.Markdown;
 import jollyroster.platform.Times;
 import jollyroster.programme.AskedQuestion;
@@ -193,11 +195,21 @@ record OfferingPage(
                 rule(o));
     }
 
+    private static String refund(Offering o) {
+        RefundRule rule = o.signUp().refund();
+        if (!rule.gives()) {
+            return "not refunded";
+        }
+        int minutes = rule.minutes().getAsInt();
+        String until = minutes == 0 ? "the start" : Times.length(Duration.ofMinutes(minutes)) + " before the start";
+        return "refunded in full if you cancel until " + until;
+    }
+
     private static String price(Offering o) {
         if (!o.signUp().isPaid()) {
             return o.front().price();
         }
-        String each = o.signUp().price().inWords() + " a seat, paid on registering";
+        String each = o.signUp().price().inWords() + " a seat, paid on registering · " + refund(o);
         return o.front().price().isEmpty() ? each : o.front().price() + " · " + each;
     }
 

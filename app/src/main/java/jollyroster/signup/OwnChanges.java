@@ -94,7 +94,9 @@ class OwnChanges {
     OwnView.Change view(OwnPage.Found found, Form form, Instant now) {
         Registration r = found.registration();
         Session s = found.session();
-        boolean open = RegistrationState.ACTIVE.contains(r.state()) && !s.cancelled() && now.isBefore(s.changesUntil());
+        boolean open = RegistrationState.ACTIVE.contains(r.state())
+                && !s.cancelled()
+                && now.isBefore(s.changesUntil(r.isSettled()));
         int largest = Math.max(r.party(), s.offering().largestParty());
         List<AskedQuestion> questions = open ? questions(found) : List.of();
         AnswerFields fields = AnswerFields.of(
@@ -125,12 +127,12 @@ class OwnChanges {
         Session s = found.session();
         boolean possible = r.state() == RegistrationState.REGISTERED
                 && s.offering().style() != SignUpStyle.WHOLE_SERIES
-                && now.isBefore(s.changesUntil());
+                && now.isBefore(s.changesUntil(r.isSettled()));
         if (!possible) {
             return OwnView.Swaps.NONE;
         }
         List<Session> dates = programme.sessionsOf(s.offering().id()).stream()
-                .filter(d -> d.id() != s.id() && !d.cancelled() && now.isBefore(d.changesUntil()))
+                .filter(d -> d.id() != s.id() && !d.cancelled() && now.isBefore(d.changesUntil(r.isSettled())))
                 .toList();
         return new OwnView.Swaps(
                 swaps.wantedBy(r.id()).map(id -> when(dates, id, r, now)).orElse(""),

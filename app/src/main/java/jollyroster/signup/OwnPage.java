@@ -42,6 +42,7 @@ class OwnPage {
     private final FillQueries fill;
     private final ProgrammeQueries programme;
     private final OwnChanges changes;
+    private final OwnMoney money;
     private final PersonalLinks links;
     private final Clock clock;
 
@@ -51,6 +52,7 @@ class OwnPage {
             FillQueries fill,
             ProgrammeQueries programme,
             OwnChanges changes,
+            OwnMoney money,
             PersonalLinks links,
             Clock clock) {
         this.given = given;
@@ -58,6 +60,7 @@ class OwnPage {
         this.fill = fill;
         this.programme = programme;
         this.changes = changes;
+        this.money = money;
         this.links = links;
         this.clock = clock;
     }
@@ -92,6 +95,7 @@ class OwnPage {
     ModelAndView show(Found found, boolean justRegistered, OwnChanges.Form form, Map<String, String> problems) {
         ModelAndView page = new ModelAndView("signup/own-page");
         page.addObject("own", view(found, form));
+        page.addObject("money", money.of(found.registration(), found.session(), clock.instant()));
         page.addObject("justRegistered", justRegistered);
         page.addObject("problems", problems);
         page.addObject("zones", ZoneController.ZONES);
@@ -157,7 +161,7 @@ class OwnPage {
                 r.remarks().reminded(),
                 r.remarks().why(),
                 r.state() == RegistrationState.UNCONFIRMED && o.signUp().isPaid()
-                        ? o.signUp().price().times(r.party()).inWords()
+                        ? r.due(o.signUp().price()).inWords()
                         : "",
                 o.signUp().rsvp() ? Reply.of(r.state()).map(Reply::code).orElse("") : "",
                 s.isOpenAt(now) ? Times.dayAndTime(s.cutOff(), zone) : "");
@@ -204,7 +208,7 @@ class OwnPage {
 
     /** The other dates that have room and on which the person is not yet. */
     private List<OwnView.Choice> otherDates(Registration r, Session s, ZoneId zone, Instant now) {
-        if (s.offering().style() == SignUpStyle.WHOLE_SERIES || !now.isBefore(s.changesUntil())) {
+        if (s.offering().style() == SignUpStyle.WHOLE_SERIES || !now.isBefore(s.changesUntil(r.isSettled()))) {
             return List.of();
         }
         List<Long> held = roster.ofPerson(r.person()).stream()

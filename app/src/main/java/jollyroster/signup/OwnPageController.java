@@ -22,6 +22,7 @@ import jollyroster.seating.HoldCommands;
 import jollyroster.seating.Registering;
 import jollyroster.seating.Registration;
 import jollyroster.seating.SwapCommands;
+import jollyroster.till.ReceiptPaper;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
@@ -46,6 +47,7 @@ class OwnPageController {
     private final AmendCommands amend;
     private final ReplyCommands replies;
     private final SwapCommands swaps;
+    private final ReceiptPaper receipts;
     private final PersonalLinks links;
 
     OwnPageController(
@@ -57,7 +59,9 @@ class OwnPageController {
             AmendCommands amend,
             ReplyCommands replies,
             SwapCommands swaps,
+            ReceiptPaper receipts,
             PersonalLinks links) {
+        this.receipts = receipts;
         this.limits = limits;
         this.ownPage = ownPage;
         this.changes = changes;
@@ -218,6 +222,14 @@ class OwnPageController {
     @PostMapping("/my/{token}/swap/agree")
     ModelAndView agreeToSwap(@PathVariable String token, @RequestParam(defaultValue = "0") long offer) {
         return then(token, r -> swaps.agree(offer, r.id(), r.self()));
+    }
+
+    /** The receipt of something that was paid. */
+    @GetMapping("/my/{token}/receipts/{payment}")
+    ResponseEntity<byte[]> receipt(@PathVariable String token, @PathVariable long payment) {
+        return ownPage.find(token)
+                .flatMap(found -> receipts.ofRegistration(found.registration().id(), payment))
+                .orElseGet(() -> ResponseEntity.notFound().build());
     }
 
     /** Unsubscribing with one click from a mail program (RFC 8058): no more reminders, the seat stays. */

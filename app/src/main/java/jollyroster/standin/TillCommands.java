@@ -1,5 +1,6 @@
 package jollyroster.standin;
 
+import static jollyroster.platform.tables.Tables.TILL_REFUND;
 import static jollyroster.platform.tables.Tables.TILL_SLIP;
 
 import java.time.Clock;
@@ -38,6 +39,19 @@ class TillCommands implements TillProvider {
                 .onConflictDoNothing()
                 .execute();
         return address.of("/standin/till/" + reference);
+    }
+
+    @Override
+    @Transactional
+    public void refund(String payment, String reference, Price amount) {
+        writes.sql()
+                .insertInto(TILL_REFUND)
+                .set(TILL_REFUND.REFERENCE, reference)
+                .set(TILL_REFUND.PAYMENT, payment)
+                .set(TILL_REFUND.AMOUNT, amount.inWords())
+                .set(TILL_REFUND.MADE_AT, clock.instant())
+                .onConflictDoNothing()
+                .execute();
     }
 
     /** @return false when the slip is unknown or was paid before */

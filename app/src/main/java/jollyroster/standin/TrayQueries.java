@@ -12,6 +12,8 @@ import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
 import java.util.Properties;
 import jollyroster.outbox.SentMail;
@@ -59,12 +61,25 @@ public class TrayQueries implements SentMail {
                     arrived,
                     find(mail, "text/plain"),
                     find(mail, "text/html"),
-                    find(mail, "text/calendar"));
+                    find(mail, "text/calendar"),
+                    files(mail));
         } catch (MessagingException e) {
             throw new IllegalStateException("A letter in the tray cannot be read", e);
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
+    }
+
+    private static List<String> files(Part part) throws MessagingException, IOException {
+        List<String> files = new ArrayList<>();
+        if (part.getFileName() != null) {
+            files.add(part.getFileName());
+        } else if (part.getContent() instanceof Multipart parts) {
+            for (int i = 0; i < parts.getCount(); i++) {
+                files.addAll(files(parts.getBodyPart(i)));
+            }
+        }
+        return files;
     }
 
     private static String find(Part part, String type) throws MessagingException, IOException {

@@ -35,12 +35,13 @@ class SecurityConfiguration {
     /** What takes people's data away, and tells why they stand where they stand; of sessions that may be seen. */
     private static final String[] FOR_ORGANISERS_AND_HOSTS = {
         "/desk/sessions/*/roster.csv",
+        "/desk/sessions/*/people.csv",
         "/desk/sessions/*/roster.vcf",
         "/desk/sessions/*/roster/addresses",
         "/desk/sessions/*/roster.pdf",
         "/desk/sessions/*/sign-in.pdf",
         "/desk/sessions/*/badges.pdf",
-        "/desk/sessions/*/why/*"
+        "/desk/sessions/*/why/**"
     };
 
     /** Forms that only an organiser can send are only shown to one. */

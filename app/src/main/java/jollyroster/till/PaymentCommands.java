@@ -2,10 +2,8 @@ package jollyroster.till;
 
 import static jollyroster.platform.tables.Tables.PAYMENT;
 
-import java.security.SecureRandom;
 import java.time.Clock;
 import java.time.Instant;
-import java.util.Base64;
 import java.util.Currency;
 import java.util.Optional;
 import jollyroster.core.prices.Price;
@@ -23,13 +21,22 @@ import org.springframework.transaction.annotation.Transactional;
 @Component
 public class PaymentCommands {
 
-    private static final SecureRandom RANDOM = new SecureRandom();
     private final Writes writes;
     private final SessionCommands programme;
     private final HoldCommands holds;
+    private final ReceiptCommands receipts;
+    private final RefundCommands refunds;
     private final Clock clock;
 
-    PaymentCommands(Writes writes, SessionCommands programme, HoldCommands holds, Clock clock) {
+    PaymentCommands(
+            Writes writes,
+            SessionCommands programme,
+            HoldCommands holds,
+            ReceiptCommands receipts,
+            RefundCommands refunds,
+            Clock clock) {
+        this.receipts = receipts;
+        this.refunds = refunds;
         this.writes = writes;
         this.programme = programme;
         this.holds = holds;
@@ -72,9 +79,7 @@ public class PaymentCommands {
     }
 
     private String insert(long registration, int people, Price due) {
-        byte[] random = new byte[18];
-        RANDOM.nextBytes(random);
-        String reference = Base64.getUrlEncoder().withoutPadding().encodeToString(random);
+        String reference = References.fresh();
         writes.sql()
                 .insertInto(PAYMENT)
                 .set(PAYMENT.REFERENCE, reference)
@@ -111,7 +116,11 @@ public class PaymentCommands {
                 payment.getPeople(),
                 amount(payment).inWords(),
                 actor);
-        state(payment, came == Replied.TOO_LATE ? "REFUND_DUE" : "PAID", now);
+        state(payment, "PAID", now);
+        receipts.write(payment);
+        if (came == Replied.TOO_LATE) {
+            refunds.oweAll(payment, now);
+        }
     }
 
     private static void state(PaymentRecord payment, String state, Instant now) {
@@ -122,18 +131,5 @@ public class PaymentCommands {
 
     private static Price amount(PaymentRecord payment) {
         return new Price(payment.getAmountMinor(), Currency.getInstance(payment.getCurrency()));
-    }
-
-    /** Notes that money was given back outside the program. */
-    @Transactional
-    public void refunded(long payment, Actor actor) {
-        actor.requireOrganiser();
-        writes.sql()
-                .update(PAYMENT)
-                .set(PAYMENT.STATE, "REFUNDED")
-                .set(PAYMENT.DONE_AT, clock.instant())
-                .where(PAYMENT.ID.eq(payment))
-                .and(PAYMENT.STATE.eq("REFUND_DUE"))
-                .execute();
     }
 }

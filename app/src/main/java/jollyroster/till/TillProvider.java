@@ -14,4 +14,12 @@ public interface TillProvider {
      * @return where to send the payer's browser
      */
     String open(String reference, String what, Price amount, String back);
+
+    /**
+     * Gives money back, the way it was paid. Doing so twice with one reference of a refund gives it back once.
+     *
+     * @param payment names the payment, as it was opened
+     * @param reference names the refund
+     */
+    void refund(String payment, String reference, Price amount);
 }

@@ -36,6 +36,10 @@ public enum Anchor {
     BEFORE_START,
     /** The person has answered maybe or no. */
     REPLIED,
+    /** Money came; its receipt goes with the message. */
+    RECEIPT,
+    /** Money has gone back. */
+    REFUNDED,
     /** The organiser writes to people on a session. */
     WRITTEN,
     /** Nothing about a session: a letter to the team. */
