@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
 import jollyroster.core.dates.SessionTime;
+import jollyroster.core.prices.RefundRule;
 import jollyroster.core.seats.SignUpStyle;
 import jollyroster.hosting.BusyReading;
 import jollyroster.programme.Format;
@@ -267,7 +268,7 @@ class DemoProgramme {
                 new Section.Length(420),
                 Section.Seats.of(12, 1).needing(6, 10),
                 Section.Access.OPEN.seen(Visibility.UNLISTED).between(60, 72),
-                Section.Cost.of("180.00", "CAD"),
+                Section.Cost.of("180.00", "CAD").refunding(RefundRule.until(7 * 24 * 60)),
                 asking(
                         question("DATE", "Your certificate runs out on", "as it is printed on it", true, "")
                                 .within("2026-01-01", "2030-12-31"),

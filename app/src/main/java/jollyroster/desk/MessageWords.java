@@ -23,6 +23,7 @@ final class MessageWords {
             case REPLIED -> "Answer noted";
             case CANCELLED -> "Registration cancelled";
             case SWAP_ASKED -> "Asks to swap";
+            case SWAP_DECLINED -> "Swap declined";
             case LINK_AGAIN -> "Link again";
             case CHANGED -> "Change notice";
             case CALLED_OFF -> "Session cancelled";

@@ -29,7 +29,9 @@ public final class Cards {
         name.setFamily(contact.name().substring(last + 1));
         name.setGiven(last < 0 ? null : contact.name().substring(0, last));
         card.setStructuredName(name);
-        card.addEmail(contact.email());
+        if (!contact.email().isEmpty()) {
+            card.addEmail(contact.email());
+        }
         if (!contact.phone().isEmpty()) {
             card.addTelephoneNumber(contact.phone());
         }

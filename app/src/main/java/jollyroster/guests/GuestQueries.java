@@ -74,6 +74,7 @@ public class GuestQueries {
                 .on(SESSION.ID.eq(REGISTRATION.SESSION_ID))
                 .join(INVITEE)
                 .on(INVITEE.EMAIL.eq(PERSON.EMAIL))
+                .and(PERSON.EMAIL.ne(DSL.inline("")))
                 .and(INVITEE.OFFERING_ID.eq(SESSION.OFFERING_ID))
                 .where(which)
                 .groupBy(PERSON.EMAIL)

@@ -25,6 +25,7 @@ public enum LogbookEntry {
     MONEY_BACK("owes money back"),
     MONEY_KEPT("keeps what was paid"),
     REFUNDED("gave money back"),
+    CORRECTED("corrected name or address"),
     MERGED("made one person of two"),
     WROTE("wrote to people"),
     SESSION_CHANGED("changed the session"),

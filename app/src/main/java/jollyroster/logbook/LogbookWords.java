@@ -38,6 +38,8 @@ final class LogbookWords {
             case ADDED -> added(f);
             case REPLIED -> replied(f);
             case PAID, MONEY_BACK, MONEY_KEPT, REFUNDED -> f.text("amount");
+            case CORRECTED ->
+                f.is("name") && f.is("email") ? "name and e-mail address" : f.is("name") ? "name" : "e-mail address";
             case MERGED -> "was registered under another address";
             case WROTE -> "to " + count(f.number("people"), "person", "people") + ": " + f.text("subject");
             case SESSION_CHANGED, CALLED_OFF -> f.text("what").isEmpty() ? SessionChange.words(f) : f.text("what");

@@ -19,6 +19,10 @@ public enum LetterKind {
     ANSWERS,
     /** registrations_link */
     YOUR_REGISTRATIONS,
+    /** To an address that is no longer written to: name */
+    ADDRESS_CHANGED,
+    /** To an address somebody wants to be written to from now on: confirm_link */
+    CONFIRM_ADDRESS,
     /** name, by, team_link */
     JOIN_TEAM;
 

@@ -44,7 +44,8 @@ class LetterWriter {
             new Letters.Offer(Optional.empty(), false, false, "", ""));
 
     /** Letters that change nothing in a calendar. */
-    private static final Set<Anchor> UNDATED = EnumSet.of(Anchor.WRITTEN, Anchor.RECEIPT, Anchor.REFUNDED);
+    private static final Set<Anchor> UNDATED =
+            EnumSet.of(Anchor.WRITTEN, Anchor.RECEIPT, Anchor.REFUNDED, Anchor.SWAP_DECLINED);
 
     /** What a letter may be given; a template can ask for all of it. */
     private static final Map<String, Object> NOT_GIVEN =

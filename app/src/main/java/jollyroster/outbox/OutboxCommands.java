@@ -210,6 +210,16 @@ public class OutboxCommands {
         insert(List.of(row));
     }
 
+    /** Sends what has not gone yet to another address. */
+    public void readdress(Collection<Long> registrations, String email) {
+        writes.sql()
+                .update(MESSAGE)
+                .set(MESSAGE.RECIPIENT, email)
+                .where(MESSAGE.REGISTRATION_ID.in(registrations))
+                .and(MESSAGE.STATE.in(MessageState.PLANNED.name(), MessageState.FAILED.name()))
+                .execute();
+    }
+
     /** Gives an offering the same plan as another. */
     public void copyPlan(long from, long to) {
         plan(from)
@@ -286,9 +296,9 @@ public class OutboxCommands {
         return row;
     }
 
-    /** A message that is planned already stays; one that was withdrawn is planned again. */
+    /** A message that is planned already stays; one that was withdrawn is planned again. Who has no address gets none. */
     private void insert(List<MessageRecord> rows) {
-        insert.runAll(rows);
+        insert.runAll(rows.stream().filter(r -> !r.getRecipient().isEmpty()).toList());
     }
 
     /** Takes every unsent reminder to this registration out of the outbox. */

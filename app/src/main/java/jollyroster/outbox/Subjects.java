@@ -21,6 +21,7 @@ final class Subjects {
             case REPLIED -> "Your answer: " + title;
             case CANCELLED -> "Registration cancelled: " + title;
             case SWAP_ASKED -> "Somebody would like to swap dates: " + title;
+            case SWAP_DECLINED -> "No swap this time: " + title;
             case LINK_AGAIN -> "Your page again: " + title;
             case CHANGED -> "Change to " + title;
             case CALLED_OFF -> "Cancelled: " + title;

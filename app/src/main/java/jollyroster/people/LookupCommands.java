@@ -12,6 +12,7 @@ import jollyroster.platform.Actor;
 import jollyroster.platform.Facts;
 import jollyroster.platform.PersonalLinks;
 import jollyroster.platform.Writes;
+import org.jooq.impl.DSL;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -39,7 +40,7 @@ public class LookupCommands {
         writes.sql()
                 .select(PERSON.ID, PERSON.GENERATION)
                 .from(PERSON)
-                .where(PERSON.EMAIL.eq(email))
+                .where(ByAddress.is(DSL.val(email)))
                 .fetchOptional()
                 .ifPresent(person -> outbox.letter(
                         LetterKind.YOUR_REGISTRATIONS,

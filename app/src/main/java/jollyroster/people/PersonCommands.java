@@ -24,7 +24,7 @@ public class PersonCommands {
 
     PersonCommands(Writes writes) {
         this.byEmail = writes.keep(
-                sql -> sql.select(PERSON.ID).from(PERSON).where(PERSON.EMAIL.eq(param("email", PERSON.EMAIL))));
+                sql -> sql.select(PERSON.ID).from(PERSON).where(ByAddress.is(param("email", PERSON.EMAIL))));
         this.byId =
                 writes.keep(sql -> sql.select(PERSON.EMAIL).from(PERSON).where(PERSON.ID.eq(param("id", PERSON.ID))));
         this.insert = writes.keepInsert(PERSON, insert -> insert);
@@ -32,13 +32,13 @@ public class PersonCommands {
 
     /**
      * The person with this address. Somebody known keeps name and phone: whoever types an address has not
-     * shown that it is theirs.
+     * shown that it is theirs. Nobody is known by having none.
      */
     public Optional<Long> find(String email) {
-        return byEmail.first((row, at) -> row.getLong(1), Map.of("email", email));
+        return email.isEmpty() ? Optional.empty() : byEmail.first((row, at) -> row.getLong(1), Map.of("email", email));
     }
 
-    /** Somebody who was not known. @param email in lower case. @param phone E.164, or empty */
+    /** Somebody who was not known. @param email in lower case, or empty. @param phone E.164, or empty */
     public record Newcomer(String name, String email, String phone, ZoneId zone) {}
 
     public long add(Newcomer asked, Instant now) {

@@ -53,6 +53,11 @@ public class PersonalLinks {
         return address.of("/mine/" + issue(Purpose.PERSON, person));
     }
 
+    /** Confirms an address that is to be written to instead of another. */
+    public String newAddress(Link person) {
+        return address.of("/new-address/" + issue(Purpose.NEW_ADDRESS, person));
+    }
+
     /** Leads somebody on a guest list to the page where they answer. */
     public String invited(Link invitee) {
         return address.of("/invited/" + issue(Purpose.RSVP, invitee));

@@ -112,7 +112,7 @@ class AddController {
     private static Map<String, String> problems(Form form, String region) {
         Map<String, String> problems = new LinkedHashMap<>();
         check(problems, "name", Contact.name(form.name()), "Give a name.");
-        check(problems, "email", Contact.email(form.email()), "Give an e-mail address.");
+        check(problems, "email", email(form), "This is not an e-mail address.");
         check(problems, "phone", phone(form, region), "This is not a phone number.");
         boolean people = form.party().matches("\\d{1,3}")
                 && Integer.parseInt(form.party()) >= 1
@@ -129,6 +129,11 @@ class AddController {
         }
     }
 
+    /** Somebody at the door may have none. */
+    private static Optional<String> email(Form form) {
+        return form.email().isBlank() ? Optional.of("") : Contact.email(form.email());
+    }
+
     private static Optional<String> phone(Form form, String region) {
         return form.phone().isBlank() ? Optional.of("") : Contact.phone(form.phone(), region);
     }
@@ -138,7 +143,7 @@ class AddController {
         return new Application(
                 session.id(),
                 Contact.name(form.name()).orElseThrow(),
-                Contact.email(form.email()).orElseThrow(),
+                email(form).orElseThrow(),
                 phone(form, region).orElseThrow(),
                 Integer.parseInt(form.party()),
                 zone,

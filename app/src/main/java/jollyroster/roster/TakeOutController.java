@@ -85,6 +85,7 @@ class TakeOutController {
         Session s = known(id);
         List<String> addresses = matching(s, query).stream()
                 .map(Registration::email)
+                .filter(email -> !email.isEmpty())
                 .distinct()
                 .sorted()
                 .toList();

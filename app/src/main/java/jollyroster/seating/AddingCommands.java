@@ -107,8 +107,9 @@ public class AddingCommands {
         Set<String> there = parties.everybodyOn(book.id()).stream()
                 .map(PartyCommands.Addressed::email)
                 .collect(Collectors.toSet());
-        List<Application> newcomers =
-                asked.stream().filter(a -> !there.contains(a.email())).toList();
+        List<Application> newcomers = asked.stream()
+                .filter(a -> a.email().isEmpty() || !there.contains(a.email()))
+                .toList();
         int people = newcomers.stream().mapToInt(Application::party).sum();
         return book.capacity().hasRoomFor(newcomers.size(), people, seats.tally(book));
     }

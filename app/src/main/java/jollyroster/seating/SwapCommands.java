@@ -1,6 +1,7 @@
 package jollyroster.seating;
 
 import static jollyroster.platform.tables.Tables.SWAP;
+import static jollyroster.platform.tables.Tables.SWAP_DECLINED;
 
 import java.time.Clock;
 import java.time.Duration;
@@ -13,6 +14,7 @@ import jollyroster.core.seats.SeatEvent;
 import jollyroster.core.seats.SignUpStyle;
 import jollyroster.outbox.OutboxCommands;
 import jollyroster.platform.Actor;
+import jollyroster.platform.Facts;
 import jollyroster.platform.Writes;
 import jollyroster.platform.tables.tables.records.RegistrationRecord;
 import jollyroster.platform.tables.tables.records.SwapRecord;
@@ -37,6 +39,7 @@ public class SwapCommands {
     private final SeatCommands seats;
     private final PartyCommands parties;
     private final OutboxCommands outbox;
+    private final LetterCommands letters;
     private final SeatLog log;
     private final Clock clock;
 
@@ -47,8 +50,10 @@ public class SwapCommands {
             SeatCommands seats,
             PartyCommands parties,
             OutboxCommands outbox,
+            LetterCommands letters,
             SeatLog log,
             Clock clock) {
+        this.letters = letters;
         this.writes = writes;
         this.programme = programme;
         this.seating = seating;
@@ -67,6 +72,8 @@ public class SwapCommands {
         TOO_OFTEN,
         /** Both have changed dates. */
         DONE,
+        /** The offer is not shown to this person again; if it was made to nobody else, whoever made it is told. */
+        DECLINED,
         /** Nobody on that date with this address has as many seats; who is on it is not said. */
         NOBODY,
         /** One of the two no longer holds what was to be changed, or it is too late. */
@@ -148,16 +155,45 @@ public class SwapCommands {
                 .execute();
     }
 
+    /** Declines an offer. Who made it is told when it was made to this person alone. */
+    @Transactional
+    public Swapped decline(long swap, long registration, Actor actor) {
+        actor.requireOver(registration);
+        Instant now = clock.instant();
+        Optional<SwapRecord> offer = offeredTo(registration, swap);
+        if (offer.isEmpty() || seats.byId(registration).isEmpty()) {
+            return Swapped.NOT_POSSIBLE;
+        }
+        if (offer.get().getWithId() == null) {
+            writes.sql()
+                    .insertInto(SWAP_DECLINED)
+                    .set(SWAP_DECLINED.SWAP_ID, swap)
+                    .set(SWAP_DECLINED.REGISTRATION_ID, registration)
+                    .onConflictDoNothing()
+                    .execute();
+        } else {
+            long asker = offer.get().getRegistrationId();
+            drop(asker);
+            letters.write(asker, Anchor.SWAP_DECLINED, "swap-" + swap + "-" + now.toEpochMilli(), Facts.none());
+        }
+        return Swapped.DECLINED;
+    }
+
+    /** An offer that was made to anybody, or to this registration. */
+    private Optional<SwapRecord> offeredTo(long registration, long swap) {
+        return writes.sql()
+                .selectFrom(SWAP)
+                .where(SWAP.ID.eq(swap))
+                .fetchOptional()
+                .filter(o -> o.getWithId() == null || o.getWithId() == registration);
+    }
+
     /** Agrees to an offer: both change dates, and both are told. */
     @Transactional
     public Swapped agree(long swap, long registration, Actor actor) {
         actor.requireOver(registration);
         Instant now = clock.instant();
-        Optional<SwapRecord> offer = writes.sql()
-                .selectFrom(SWAP)
-                .where(SWAP.ID.eq(swap))
-                .fetchOptional()
-                .filter(o -> o.getWithId() == null || o.getWithId() == registration);
+        Optional<SwapRecord> offer = offeredTo(registration, swap);
         Optional<RegistrationRecord> theirs = offer.flatMap(o -> changeable(o.getRegistrationId(), now));
         Optional<RegistrationRecord> mine = changeable(registration, now)
                 .filter(r -> r.getSessionId()

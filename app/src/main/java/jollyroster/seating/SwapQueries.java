@@ -2,11 +2,13 @@ package jollyroster.seating;
 
 import static jollyroster.platform.tables.Tables.REGISTRATION;
 import static jollyroster.platform.tables.Tables.SWAP;
+import static jollyroster.platform.tables.Tables.SWAP_DECLINED;
 
 import java.util.List;
 import java.util.Optional;
 import jollyroster.core.seats.RegistrationState;
 import jollyroster.platform.Reads;
+import org.jooq.impl.DSL;
 import org.springframework.stereotype.Component;
 
 /** Reads who would like to change dates. */
@@ -40,6 +42,10 @@ public class SwapQueries {
                 .on(REGISTRATION.ID.eq(SWAP.REGISTRATION_ID))
                 .where(SWAP.WANTED_ID.eq(r.session()))
                 .and(SWAP.WITH_ID.isNull().or(SWAP.WITH_ID.eq(r.id())))
+                .and(DSL.notExists(DSL.selectOne()
+                        .from(SWAP_DECLINED)
+                        .where(SWAP_DECLINED.SWAP_ID.eq(SWAP.ID))
+                        .and(SWAP_DECLINED.REGISTRATION_ID.eq(r.id()))))
                 .and(REGISTRATION.STATE.eq(RegistrationState.REGISTERED.name()))
                 .and(REGISTRATION.PARTY.eq(r.party()))
                 .and(REGISTRATION.PERSON_ID.ne(r.person()))

@@ -102,7 +102,7 @@ class InvitedController {
         response.setHeader("Cache-Control", "no-store");
         Optional<GuestQueries.Invitee> found = links.read(Purpose.RSVP, token).flatMap(guestList::invitee);
         if (found.isEmpty()) {
-            return OwnPageController.unknown();
+            return OwnSteps.unknown();
         }
         GuestQueries.Invitee invitee = found.get();
         Optional<Registration> answered = roster.registration(invitee.registration());

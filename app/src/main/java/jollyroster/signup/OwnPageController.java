@@ -4,24 +4,14 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.Map;
 import java.util.Optional;
-import java.util.function.Function;
-import jollyroster.core.door.LinkTokens.Link;
-import jollyroster.core.door.LinkTokens.Purpose;
-import jollyroster.core.intake.Contact;
 import jollyroster.core.intake.Text;
 import jollyroster.core.seats.RegistrationState;
-import jollyroster.guests.Reply;
-import jollyroster.guests.ReplyCommands;
-import jollyroster.platform.PersonalLinks;
 import jollyroster.platform.Times;
 import jollyroster.programme.SignUpRules;
 import jollyroster.seating.AmendCommands;
 import jollyroster.seating.AmendCommands.Amended;
 import jollyroster.seating.ChangeSeatCommands;
-import jollyroster.seating.HoldCommands;
-import jollyroster.seating.Registering;
 import jollyroster.seating.Registration;
-import jollyroster.seating.SwapCommands;
 import jollyroster.till.ReceiptPaper;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
@@ -39,38 +29,29 @@ import org.springframework.web.servlet.ModelAndView;
 class OwnPageController {
 
     private static final int LONGEST_REASON = 300;
-    private final PublicLimits limits;
+    private final OwnSteps steps;
     private final OwnPage ownPage;
     private final OwnChanges changes;
     private final ChangeSeatCommands changeSeat;
-    private final HoldCommands holds;
     private final AmendCommands amend;
-    private final ReplyCommands replies;
-    private final SwapCommands swaps;
+    private final OwnContact contacts;
     private final ReceiptPaper receipts;
-    private final PersonalLinks links;
 
     OwnPageController(
-            PublicLimits limits,
+            OwnSteps steps,
             OwnPage ownPage,
             OwnChanges changes,
             ChangeSeatCommands changeSeat,
-            HoldCommands holds,
             AmendCommands amend,
-            ReplyCommands replies,
-            SwapCommands swaps,
-            ReceiptPaper receipts,
-            PersonalLinks links) {
-        this.receipts = receipts;
-        this.limits = limits;
+            OwnContact contacts,
+            ReceiptPaper receipts) {
+        this.steps = steps;
         this.ownPage = ownPage;
         this.changes = changes;
         this.changeSeat = changeSeat;
-        this.holds = holds;
         this.amend = amend;
-        this.replies = replies;
-        this.swaps = swaps;
-        this.links = links;
+        this.contacts = contacts;
+        this.receipts = receipts;
     }
 
     @GetMapping("/my/{token}")
@@ -83,7 +64,7 @@ class OwnPageController {
         response.setHeader("Cache-Control", "no-store");
         Optional<OwnPage.Found> found = ownPage.find(token);
         if (found.isEmpty()) {
-            return unknown();
+            return OwnSteps.unknown();
         }
         boolean justRegistered = confirmed != null && found.get().registration().state() != RegistrationState.CANCELLED;
         ModelAndView page = ownPage.show(found.get(), justRegistered);
@@ -105,60 +86,13 @@ class OwnPageController {
         return taken && !rules.afterAddress().isEmpty() ? Optional.of(rules.afterAddress()) : Optional.empty();
     }
 
-    /** Does something to the registration and shows the page again, saying what came of it. */
-    private ModelAndView then(String token, Function<Registration, Enum<?>> what) {
-        return ownPage.find(token)
-                .map(found -> limits.mayChange(found.registration().id())
-                        ? what.apply(found.registration())
-                        : OwnWords.Said.TOO_OFTEN)
-                .map(came -> back(token, came))
-                .orElseGet(OwnPageController::unknown);
-    }
-
-    private static ModelAndView back(String token, Enum<?> came) {
-        return new ModelAndView(new SaidOnce("/my/" + token, came));
-    }
-
     @PostMapping("/my/{token}/cancel")
     ModelAndView cancel(@PathVariable String token, @RequestParam(defaultValue = "") String why) {
         String reason = Text.oneLine(why.substring(0, Math.min(why.length(), LONGEST_REASON)));
         Optional<OwnPage.Found> found = ownPage.find(token);
         found.ifPresent(f -> changeSeat.cancel(
                 f.registration().id(), reason, f.registration().self()));
-        return found.isPresent() ? new ModelAndView("redirect:/my/" + token) : unknown();
-    }
-
-    /** Takes the seats that are offered. */
-    @PostMapping("/my/{token}/accept")
-    ModelAndView accept(@PathVariable String token) {
-        return then(token, r -> holds.accept(r.id(), r.self()));
-    }
-
-    @PostMapping("/my/{token}/decline")
-    ModelAndView decline(@PathVariable String token) {
-        return then(token, r -> holds.decline(r.id(), r.self()));
-    }
-
-    /** Changes the answer to an invitation. */
-    @PostMapping("/my/{token}/reply")
-    ModelAndView reply(@PathVariable String token, @RequestParam(defaultValue = "") String reply) {
-        return then(
-                token,
-                r -> Reply.of(reply)
-                        .map(answer -> replies.change(
-                                                new ReplyCommands.Registered(r.id(), r.session(), r.name()),
-                                                answer,
-                                                r.self())
-                                        instanceof Registering.Done
-                                ? OwnWords.Said.ANSWERED
-                                : OwnWords.Said.NOT_ANSWERED)
-                        .orElse(OwnWords.Said.NOT_ANSWERED));
-    }
-
-    /** Moves to another date of the same offering; both or neither. */
-    @PostMapping("/my/{token}/move")
-    ModelAndView move(@PathVariable String token, @RequestParam(defaultValue = "0") long to) {
-        return then(token, r -> changeSeat.move(r.id(), to, r.self()));
+        return found.isPresent() ? new ModelAndView("redirect:/my/" + token) : OwnSteps.unknown();
     }
 
     /** Changes who comes along and what was answered. */
@@ -166,7 +100,7 @@ class OwnPageController {
     ModelAndView amend(@PathVariable String token, HttpServletRequest request) {
         Optional<OwnPage.Found> found = ownPage.find(token);
         if (found.isEmpty()) {
-            return unknown();
+            return OwnSteps.unknown();
         }
         OwnChanges.Form form = changes.read(found.get(), request);
         OwnChanges.Checked checked = changes.check(found.get(), form);
@@ -176,7 +110,7 @@ class OwnPageController {
         Registration r = found.get().registration();
         Amended came = amend.amend(r.id(), checked.wish(), r.self());
         return came instanceof Amended.Done done
-                ? back(token, done.toPay() ? OwnWords.Said.AMENDED_TO_PAY : OwnWords.Said.AMENDED)
+                ? OwnSteps.back(token, done.toPay() ? OwnWords.Said.AMENDED_TO_PAY : OwnWords.Said.AMENDED)
                 : again(found.get(), form, Map.of("party", OwnWords.of(came)), HttpStatus.CONFLICT);
     }
 
@@ -192,36 +126,21 @@ class OwnPageController {
             @PathVariable String token,
             @RequestParam(defaultValue = "") String zone,
             @RequestParam(defaultValue = "false") boolean reminded) {
-        return then(token, r -> {
+        return steps.then(token, r -> {
             Times.zone(zone).filter(z -> !z.equals(r.zone())).ifPresent(z -> amend.setZone(r.id(), z, r.self()));
             amend.setReminded(r.id(), reminded, r.self());
             return OwnWords.Said.WISHES_KEPT;
         });
     }
 
-    /** Offers one's date for another one. */
-    @PostMapping("/my/{token}/swap")
-    ModelAndView offerSwap(
+    /** Puts the name right at once, and the address once it is shown to be theirs. */
+    @PostMapping("/my/{token}/contact")
+    ModelAndView contact(
             @PathVariable String token,
-            @RequestParam(defaultValue = "0") long wanted,
-            @RequestParam(defaultValue = "") String with) {
-        return then(token, r -> {
-            Optional<String> address = with.isBlank() ? Optional.of("") : Contact.email(with);
-            return address.map(a -> swaps.offer(r.id(), wanted, a, r.self())).orElse(SwapCommands.Swapped.NOBODY);
-        });
-    }
-
-    @PostMapping("/my/{token}/swap/withdraw")
-    ModelAndView withdrawSwap(@PathVariable String token) {
-        return then(token, r -> {
-            swaps.withdraw(r.id(), r.self());
-            return OwnWords.Said.SWAP_WITHDRAWN;
-        });
-    }
-
-    @PostMapping("/my/{token}/swap/agree")
-    ModelAndView agreeToSwap(@PathVariable String token, @RequestParam(defaultValue = "0") long offer) {
-        return then(token, r -> swaps.agree(offer, r.id(), r.self()));
+            @RequestParam(defaultValue = "") String name,
+            @RequestParam(defaultValue = "") String email,
+            HttpServletRequest request) {
+        return steps.then(token, r -> contacts.change(r, name, email, request.getRemoteAddr()));
     }
 
     /** The receipt of something that was paid. */
@@ -241,38 +160,5 @@ class OwnPageController {
         return found.isPresent()
                 ? ResponseEntity.noContent().build()
                 : ResponseEntity.notFound().build();
-    }
-
-    /** Where a letter leads that asks to confirm; confirming itself takes a click, so that no mail scanner does it. */
-    @GetMapping("/confirm/{token}")
-    ModelAndView toConfirm(@PathVariable String token, HttpServletResponse response) {
-        response.setHeader("Cache-Control", "no-store");
-        return links.read(Purpose.CONFIRM, token)
-                .flatMap(ownPage::find)
-                .map(found -> ownPage.show(found, false))
-                .orElseGet(OwnPageController::unknown);
-    }
-
-    @PostMapping("/confirm/{token}")
-    ModelAndView confirm(@PathVariable String token) {
-        return links.read(Purpose.CONFIRM, token)
-                .flatMap(ownPage::find)
-                .map(this::confirmed)
-                .orElseGet(OwnPageController::unknown);
-    }
-
-    private ModelAndView confirmed(OwnPage.Found found) {
-        Registration r = found.registration();
-        Link link = new Link(r.id(), r.generation());
-        HoldCommands.Replied replied = holds.confirm(r.id(), r.self());
-        return replied == HoldCommands.Replied.SEATED
-                ? ownPage.confirmation(link)
-                : back(links.issue(Purpose.OWN_PAGE, link), replied);
-    }
-
-    static ModelAndView unknown() {
-        ModelAndView page = new ModelAndView("door/unknown");
-        page.setStatus(HttpStatus.NOT_FOUND);
-        return page;
     }
 }

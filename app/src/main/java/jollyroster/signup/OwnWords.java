@@ -18,6 +18,9 @@ final class OwnWords {
         ANSWERED,
         NOT_ANSWERED,
         WISHES_KEPT,
+        CONTACT_KEPT,
+        CONTACT_ASKED,
+        NO_CONTACT,
         TOO_OFTEN,
         SWAP_WITHDRAWN
     }
@@ -49,6 +52,7 @@ final class OwnWords {
             good(Swapped.OFFERED, ASKED),
             good(Swapped.DONE, "You have swapped dates. We have written to both of you."),
             good(Swapped.NOBODY, ASKED),
+            good(Swapped.DECLINED, "Declined. You keep your date."),
             bad(Swapped.TOO_OFTEN, "You have offered to swap several times today. Please wait until tomorrow."),
             bad(Swapped.NOT_POSSIBLE, "That swap is no longer possible. You keep the date you have."),
             good(Said.ANSWERED, "Your answer is noted. We have written to you."),
@@ -56,6 +60,11 @@ final class OwnWords {
             good(Said.AMENDED_TO_PAY, "Saved. The seats are held until those that came along are paid for."),
             good(Said.AMENDED, "Saved."),
             good(Said.WISHES_KEPT, "Saved."),
+            good(Said.CONTACT_KEPT, "Saved."),
+            good(
+                    Said.CONTACT_ASKED,
+                    "We have written to the new address. As soon as you confirm there, it is used; until then the old one is."),
+            bad(Said.NO_CONTACT, "Nothing was changed: please give a name and an e-mail address."),
             bad(Said.TOO_OFTEN, "That was a lot of changes in a short time. Please try again in an hour."),
             good(Said.SWAP_WITHDRAWN, "Your offer to swap is taken back."));
 

@@ -21,7 +21,8 @@ class TemplatesTest {
         }) {
             values.put(name, "<" + name + ">");
         }
-        for (String link : new String[] {"answer_link", "answers_link", "registrations_link", "team_link"}) {
+        for (String link :
+                new String[] {"answer_link", "confirm_link", "answers_link", "registrations_link", "team_link"}) {
             values.put(link, "https://saltmarrow.example/" + link);
         }
         values.put("more_dates", true);

@@ -176,8 +176,13 @@ class OwnPageOverHttpTest {
         String second = String.valueOf(at.dates().get(1));
         visitor.register(at, Map.of("name", "Pascoe Merrow", "email", "swap@crew.example", "session", second));
         String other = mailbox.ownPage("swap@crew.example");
-        visitor.post(
-                one, one + "/swap", Map.of("wanted", String.valueOf(at.dates().get(1)), "with", "swap@crew.example"));
+        Map<String, String> wish = Map.of("wanted", second, "with", "swap@crew.example");
+        visitor.post(one, one + "/swap", wish);
+        String declined = visitor.get(other).document().select("input[name=offer]").attr("value");
+        visitor.post(other, other + "/swap/decline", Map.of("offer", declined));
+        assertThat(visitor.get(other).document().select(".said").text()).contains("Declined.");
+        assertThat(visitor.get(other).document().select("input[name=offer]")).isEmpty();
+        visitor.post(one, one + "/swap", wish);
         Browserless.Page asked = visitor.get(other);
         assertThat(asked.document().select(".answer-now").text()).contains("Oriel Saltonby would like to swap");
         String offer = asked.document().select("input[name=offer]").attr("value");

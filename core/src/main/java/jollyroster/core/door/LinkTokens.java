@@ -41,6 +41,8 @@ public final class LinkTokens {
         INVITATION,
         /** To all registrations of a person. */
         PERSON,
+        /** Confirms an address a person wants to have instead. */
+        NEW_ADDRESS,
         /** Says yes, maybe or no to an invitation. */
         RSVP,
         /** A person's own calendar feed. */

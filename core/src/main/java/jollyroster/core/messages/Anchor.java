@@ -24,6 +24,8 @@ public enum Anchor {
     CANCELLED,
     /** Somebody would like to change dates with the person. */
     SWAP_ASKED,
+    /** Whoever was asked to change dates would rather not. */
+    SWAP_DECLINED,
     /** The person asked for the link to their own page again. */
     LINK_AGAIN,
     /** The session was moved, or meets elsewhere. */
