@@ -69,7 +69,14 @@ public final class Browserless {
     }
 
     public Page get(String path) {
-        return send(HttpRequest.newBuilder(URI.create(base + path)).GET());
+        return get(path, Map.of());
+    }
+
+    public Page get(String path, Map<String, String> headers) {
+        HttpRequest.Builder request =
+                HttpRequest.newBuilder(URI.create(base + path)).GET();
+        headers.forEach(request::header);
+        return send(request);
     }
 
     /** Posts a form with the CSRF token of the page at {@code from}. */

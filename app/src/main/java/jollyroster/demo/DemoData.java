@@ -33,6 +33,7 @@ class DemoData implements ApplicationRunner {
     private final DemoProgramme programme;
     private final LinkWorker links;
     private final DemoLife life;
+    private final DemoTill till;
     private final DemoGuests guests;
     private final HoldWorker holds;
     private final OutboxQueries outbox;
@@ -51,6 +52,7 @@ class DemoData implements ApplicationRunner {
             DemoProgramme programme,
             LinkWorker links,
             DemoLife life,
+            DemoTill till,
             DemoGuests guests,
             HoldWorker holds,
             OutboxQueries outbox,
@@ -65,6 +67,7 @@ class DemoData implements ApplicationRunner {
         this.programme = programme;
         this.links = links;
         this.life = life;
+        this.till = till;
         this.guests = guests;
         this.holds = holds;
         this.outbox = outbox;
@@ -100,7 +103,8 @@ class DemoData implements ApplicationRunner {
         programme.draft();
         List<DemoLife.Happening> happenings =
                 new ArrayList<>(life.happenings(radio, knots, programme.navigation(), programme.drill()));
-        happenings.addAll(guests.happenings(evening, programme.forInvitedAndFew()));
+        happenings.addAll(guests.happenings(evening, programme.briefing()));
+        happenings.addAll(till.happenings(programme.refresher()));
         programme.pattern(2);
         programme.busyElsewhere();
         links.makeWanted();

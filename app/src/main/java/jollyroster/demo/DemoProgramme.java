@@ -246,7 +246,7 @@ class DemoProgramme {
     }
 
     /** @return the briefing's session */
-    long forInvitedAndFew() {
+    long briefing() {
         Section.Words briefing = Section.Words.of(
                 "Instructor briefing", "What the season brings, by telephone, in forty minutes.", "For the team.", "");
         long offering = keep(
@@ -256,6 +256,11 @@ class DemoProgramme {
                 Section.Seats.of(12, 1).withoutWaitlist(),
                 Section.Access.OPEN.seen(Visibility.INVITED));
         long session = dates(offering, 40, "2027-03-12T08:30").get(0);
+        return session;
+    }
+
+    /** @return the session of what is paid for */
+    long refresher() {
         Section.Words survival = Section.Words.of(
                         "Sea survival refresher",
                         "A day in the pool and the raft, for certificates that run out this year.",
@@ -278,8 +283,7 @@ class DemoProgramme {
                                 "",
                                 true,
                                 "")));
-        dates(refresher, 420, "2027-04-17T09:00");
-        return session;
+        return dates(refresher, 420, "2027-04-17T09:00").get(0);
     }
 
     /** What an evening at the bench usually looks like, to start others from. */

@@ -4,6 +4,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -46,11 +47,28 @@ public class ConflictFinder implements Clashes {
     @Override
     public List<Clash> of(Collection<Session> sessions, Instant now) {
         Set<Long> asked = sessions.stream().map(Session::id).collect(Collectors.toCollection(HashSet::new));
-        List<Clash> clashes = new ArrayList<>();
         if (asked.isEmpty()) {
-            return clashes;
+            return List.of();
         }
-        for (Named named : within(window(sessions, now))) {
+        return concerning(asked, within(window(sessions, now)));
+    }
+
+    @Override
+    public List<Clash> ifHeld(Collection<Session> changed, Map<Long, List<Host>> leading, Instant now) {
+        Set<Long> asked = changed.stream().map(Session::id).collect(Collectors.toSet());
+        Interval window = window(changed, now);
+        List<Session> others =
+                held(window).stream().filter(s -> !asked.contains(s.id())).toList();
+        Map<Long, List<Host>> all = new HashMap<>(hosts.of(others));
+        changed.forEach(s -> all.put(s.id(), leading.getOrDefault(s.id(), List.of())));
+        List<Session> would = Stream.concat(others.stream(), changed.stream().filter(s -> !s.cancelled()))
+                .toList();
+        return concerning(asked, among(would, all, busy.blocks(window)));
+    }
+
+    private static List<Clash> concerning(Set<Long> asked, List<Named> found) {
+        List<Clash> clashes = new ArrayList<>();
+        for (Named named : found) {
             named.sessions().stream()
                     .filter(s -> asked.contains(s.id()))
                     .forEach(s -> clashes.add(new Clash(s.id(), named.owner(), named.conflict())));

@@ -49,7 +49,7 @@ class LetterWriter {
 
     /** What a letter may be given; a template can ask for all of it. */
     private static final Map<String, Object> NOT_GIVEN =
-            Map.of("amount", "", "number", "", "back", "", "kept", "", "words", "");
+            Map.of("amount", "", "number", "", "back", "", "kept", "", Was.WORDS, "");
 
     private final Templates templates;
     private final Address address;
@@ -145,13 +145,18 @@ class LetterWriter {
         values.put("at_once", facts.offer().atOnce());
         values.put("confirm_link", facts.offer().confirmLink());
         values.put("confirm_code", facts.offer().confirmCode());
-        values.put("was", was(given, facts.personZone()));
+        values.put("was", was(given, facts));
+        values.put(Was.PLACE, given.text(Was.PLACE).equals(facts.place()) ? "" : given.text(Was.PLACE));
         return values;
     }
 
     /** When it was to be before it was moved; empty when it was not. */
-    private static String was(Facts given, ZoneId theirs) {
+    private static String was(Facts given, Letters.Facts facts) {
+        ZoneId theirs = clock(facts);
+        boolean same = given.time(Was.START).filter(facts.start()::equals).isPresent()
+                && given.time(Was.END).filter(facts.end()::equals).isPresent();
         return given.time(Was.START)
+                .filter(start -> !same)
                 .map(start -> Times.longDay(start.atZone(theirs)) + ", "
                         + Times.hours(
                                 start.atZone(theirs),
@@ -160,19 +165,22 @@ class LetterWriter {
                 .orElse("");
     }
 
-    /** {@code Tue 16 Mar, 22:00–00:00 Lisbon time (19:00–21:00 in Halifax)}. */
+    /** The clock a time is read on first: where it is held, or the person's own for what is held online. */
+    private static ZoneId clock(Letters.Facts facts) {
+        return facts.online() ? facts.personZone() : facts.sessionZone();
+    }
+
+    /** {@code Tue 16 Mar, 22:00–00:00 Lisbon time (19:00–21:00 in Halifax)}, the other way round where it is held. */
     private static String starts(Letters.Facts facts) {
-        ZoneId theirs = facts.personZone();
-        ZonedDateTime start = facts.start().atZone(theirs);
-        String there =
-                Times.longDay(start) + ", " + Times.hours(start, facts.end().atZone(theirs));
-        ZonedDateTime here = facts.start().atZone(facts.sessionZone());
-        if (here.getOffset().equals(start.getOffset())) {
-            return there + " " + Times.city(theirs) + " time";
-        }
-        return there + " " + Times.city(theirs) + " time ("
-                + Times.hours(here, facts.end().atZone(facts.sessionZone())) + " in " + Times.city(facts.sessionZone())
-                + ")";
+        ZoneId zone = clock(facts);
+        ZoneId other = facts.online() ? facts.sessionZone() : facts.personZone();
+        ZonedDateTime start = facts.start().atZone(zone);
+        String first = Times.longDay(start) + ", "
+                + Times.hours(start, facts.end().atZone(zone)) + " " + Times.city(zone) + " time";
+        ZonedDateTime there = facts.start().atZone(other);
+        return there.getOffset().equals(start.getOffset())
+                ? first
+                : first + " (" + Times.hours(there, facts.end().atZone(other)) + " in " + Times.city(other) + ")";
     }
 
     private static String firstName(String name) {

@@ -146,11 +146,11 @@ public class OutboxCommands {
                     MESSAGE.REGISTRATION_ID.eq(to.registration()).and(MESSAGE.CHANGE_ID.isNotNull()),
                     "a later change says it all",
                     now);
-            Facts before = believed.getOrDefault(to.registration(), was.facts());
+            Facts before = believed.getOrDefault(to.registration(), Facts.none());
             String occasion = "change-" + change + "-" + to.session();
             MessageRecord row = row(new PlanLine(anchor, Offset.none()), to, occasion, due, due, now);
             row.setChangeId(change);
-            row.setGiven(Was.isAt(to.start().toInstant(), before) ? "" : before.json());
+            row.setGiven(was.told(before).json());
             insert(List.of(row));
         }
     }

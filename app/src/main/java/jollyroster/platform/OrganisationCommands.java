@@ -65,6 +65,7 @@ public class OrganisationCommands {
                 .set(ORGANISATION.LOGO, organisation.logo())
                 .set(ORGANISATION.PHONE, organisation.phone())
                 .set(ORGANISATION.WEBSITE, organisation.website())
+                .set(ORGANISATION.BANNER, organisation.banner())
                 .execute();
     }
 }

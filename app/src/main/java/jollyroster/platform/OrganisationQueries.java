@@ -52,7 +52,8 @@ public class OrganisationQueries {
                                 r.getDayBegins(),
                                 r.getLogo(),
                                 r.getPhone(),
-                                r.getWebsite()),
+                                r.getWebsite(),
+                                r.getBanner()),
                         r.getLinkSecret()));
     }
 }

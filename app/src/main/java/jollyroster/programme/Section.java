@@ -6,6 +6,7 @@ import java.util.OptionalInt;
 import jollyroster.core.prices.Price;
 import jollyroster.core.prices.RefundRule;
 import jollyroster.core.seats.FreedSeats;
+import jollyroster.core.seats.SeatsShown;
 import jollyroster.core.seats.SignUpStyle;
 
 /** What a {@link Part} of an offering says: checked, typed, ready for the store. */
@@ -23,7 +24,8 @@ public sealed interface Section {
             String audience,
             String language,
             List<String> labels,
-            String contact)
+            String contact,
+            String button)
             implements Section {
         public Words {
             labels = List.copyOf(labels);
@@ -31,11 +33,11 @@ public sealed interface Section {
 
         /** Held in English, for anybody. */
         public static Words of(String title, String summary, String description, String bring) {
-            return new Words(title, summary, description, bring, "", "en", List.of(), "");
+            return new Words(title, summary, description, bring, "", "en", List.of(), "", "");
         }
 
         public Words meant(String forWhom, String... found) {
-            return new Words(title, summary, description, bring, forWhom, language, List.of(found), contact);
+            return new Words(title, summary, description, bring, forWhom, language, List.of(found), contact, button);
         }
 
         @Override
@@ -149,29 +151,44 @@ public sealed interface Section {
             FreedSeats freed,
             int largestParty,
             int minimum,
-            int decideDays)
+            int decideDays,
+            SeatsShown shown)
             implements Section {
 
         /** Anybody may wait, and freed seats are offered. */
         public static Seats of(int seats, int largestParty) {
-            return new Seats(seats, 0, true, OptionalInt.empty(), FreedSeats.CALL_UP, largestParty, 0, 3);
+            return new Seats(
+                    seats, 0, true, OptionalInt.empty(), FreedSeats.CALL_UP, largestParty, 0, 3, SeatsShown.ALWAYS);
         }
 
         public Seats withoutWaitlist() {
-            return new Seats(seats, keptBack, false, waitlistLimit, freed, largestParty, minimum, decideDays);
+            return new Seats(seats, keptBack, false, waitlistLimit, freed, largestParty, minimum, decideDays, shown);
         }
 
         public Seats waitingAtMost(int parties) {
             return new Seats(
-                    seats, keptBack, waitlist, OptionalInt.of(parties), freed, largestParty, minimum, decideDays);
+                    seats,
+                    keptBack,
+                    waitlist,
+                    OptionalInt.of(parties),
+                    freed,
+                    largestParty,
+                    minimum,
+                    decideDays,
+                    shown);
         }
 
         public Seats freeing(FreedSeats way) {
-            return new Seats(seats, keptBack, waitlist, waitlistLimit, way, largestParty, minimum, decideDays);
+            return new Seats(seats, keptBack, waitlist, waitlistLimit, way, largestParty, minimum, decideDays, shown);
+        }
+
+        /** The same with other words about the seats that are left. */
+        public Seats showing(SeatsShown left) {
+            return new Seats(seats, keptBack, waitlist, waitlistLimit, freed, largestParty, minimum, decideDays, left);
         }
 
         public Seats needing(int least, int days) {
-            return new Seats(seats, keptBack, waitlist, waitlistLimit, freed, largestParty, least, days);
+            return new Seats(seats, keptBack, waitlist, waitlistLimit, freed, largestParty, least, days, shown);
         }
 
         @Override

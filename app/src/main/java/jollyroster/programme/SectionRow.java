@@ -57,6 +57,7 @@ final class SectionRow {
         row.setAudience(words.audience());
         row.setLanguage(words.language());
         row.setLabels(String.join("\n", words.labels()));
+        row.setButton(words.button());
         row.setContact(words.contact().toLowerCase(Locale.ROOT));
     }
 
@@ -89,5 +90,7 @@ final class SectionRow {
         row.setLargestParty(seats.largestParty());
         row.setMinimum(seats.minimum());
         row.setDecideDays(seats.decideDays());
+        row.setSeatsShown(seats.shown().when().name());
+        row.setFewFrom(seats.shown().few());
     }
 }

@@ -50,6 +50,27 @@ public record Session(
             boolean hosts,
             String note) {}
 
+    /** This session as it would be. @param ownVenue the one the plan names, if any */
+    public Session as(SessionPlan plan, Optional<Venue> ownVenue) {
+        Own its =
+                new Own(ownVenue, own.doorMinutes(), own.overrunMinutes(), own.minimum(), plan.ownHosts(), plan.note());
+        return new Session(
+                id,
+                offering,
+                plan.start(),
+                plan.end(),
+                zone,
+                plan.seats(),
+                plan.keptBack(),
+                plan.cancelled(),
+                its,
+                link,
+                lead,
+                registersFor,
+                sequence,
+                createdAt);
+    }
+
     public Interval span() {
         return new Interval(start, end);
     }

@@ -38,6 +38,7 @@ public class ScheduleCommands {
     private final NoticeCommands notices;
     private final HoldCommands waitlist;
     private final ChangeCommands changes;
+    private final PlannedChange intended;
     private final Clock clock;
 
     ScheduleCommands(
@@ -46,49 +47,37 @@ public class ScheduleCommands {
             NoticeCommands notices,
             HoldCommands waitlist,
             ChangeCommands changes,
+            PlannedChange intended,
             Clock clock) {
         this.sessions = sessions;
         this.planned = planned;
         this.notices = notices;
         this.waitlist = waitlist;
         this.changes = changes;
+        this.intended = intended;
         this.clock = clock;
     }
 
     /** Changes a session to what is wanted, and others of its offering in the same way. */
     @Transactional
     public Outcome change(long id, Scope scope, SessionPlan wanted, Actor actor) {
+        return change(id, scope, wanted, "", actor);
+    }
+
+    /** The same with the organiser's own words to those who are told. */
+    @Transactional
+    public Outcome change(long id, Scope scope, SessionPlan wanted, String words, Actor actor) {
         actor.requireOrganiser();
         Optional<Session> session = sessions.session(id);
-        Optional<SessionPlan> before = planned.plan(id);
-        if (session.isEmpty() || before.isEmpty()) {
+        if (session.isEmpty() || planned.plan(id).isEmpty()) {
             return refused(Outcome.Reason.UNKNOWN);
         }
-        Delta delta = new Delta(before.get(), wanted, session.get().zone());
-        Map<Session, SessionPlan> plans = new LinkedHashMap<>();
-        concerned(session.get(), scope, wanted, before.get(), actor).forEach(s -> {
-            SessionPlan was = planned.plan(s.id()).orElseThrow();
-            SessionPlan now = s.id() == id ? wanted : delta.appliedTo(was);
-            if (!now.equals(was)) {
-                plans.put(s, now);
-            }
-        });
-        return plans.isEmpty() ? refused(Outcome.Reason.NOTHING_CHANGED) : apply(session.get(), plans, actor);
+        Map<Session, SessionPlan> plans = intended.plans(session.get(), scope, wanted);
+        return plans.isEmpty() ? refused(Outcome.Reason.NOTHING_CHANGED) : apply(session.get(), plans, words, actor);
     }
 
-    /** The dates of a whole series have one number of seats, so that changing it is never about one of them alone. */
-    private List<Session> concerned(Session session, Scope scope, SessionPlan wanted, SessionPlan before, Actor actor) {
-        List<Session> all = sessions.ofOffering(session.offering().id()).stream()
-                .filter(s -> s.end().isAfter(clock.instant()) || s.id() == session.id())
-                .toList();
-        boolean seatsOfSeries = session.lead() != null && wanted.seats() != before.seats();
-        return (seatsOfSeries ? Scope.ALL : scope).of(session, all);
-    }
-
-    private Outcome apply(Session session, Map<Session, SessionPlan> plans, Actor actor) {
-        Optional<Outcome> obstacle = plans.entrySet().stream()
-                .flatMap(e -> obstacle(e.getKey(), e.getValue()).stream())
-                .findFirst();
+    private Outcome apply(Session session, Map<Session, SessionPlan> plans, String words, Actor actor) {
+        Optional<Outcome> obstacle = intended.obstacle(plans);
         if (obstacle.isPresent()) {
             return obstacle.get();
         }
@@ -103,33 +92,22 @@ public class ScheduleCommands {
                 actor);
         Map<Session, Anchor> news = new LinkedHashMap<>();
         plans.forEach((s, plan) -> put(s, plan, actor).ifPresent(anchor -> news.put(s, anchor)));
-        return new Outcome.Done(change, plans.size(), tell(news, change, until), until);
+        return new Outcome.Done(change, plans.size(), tell(news, change, until, words), until);
     }
 
     /** Tells everybody once, though a whole series may have changed on several dates. @return how many are told */
-    private int tell(Map<Session, Anchor> news, long change, Instant until) {
+    private int tell(Map<Session, Anchor> news, long change, Instant until, String words) {
         Set<Long> told = new HashSet<>();
         int people = 0;
         for (Map.Entry<Session, Anchor> entry : news.entrySet()) {
             Session after = sessions.session(entry.getKey().id()).orElseThrow();
             if (told.add(after.book())) {
-                people += notices.tell(entry.getKey(), after, entry.getValue(), change, until);
+                people += notices.tell(entry.getKey(), after, entry.getValue(), change, until, words);
             } else {
                 notices.replan(after);
             }
         }
         return people;
-    }
-
-    private Optional<Outcome> obstacle(Session session, SessionPlan plan) {
-        boolean moved = !plan.start().equals(session.start());
-        if (moved && !plan.start().isAfter(clock.instant())) {
-            return Optional.of(refused(Outcome.Reason.IN_THE_PAST));
-        }
-        int taken = notices.takenOn(session);
-        return plan.seats() < session.seats() && plan.seats() < taken
-                ? Optional.of(new Outcome.Refused(Outcome.Reason.TOO_FEW_SEATS, String.valueOf(taken)))
-                : Optional.empty();
     }
 
     /** @return what people are to be told; empty when they need not know */
@@ -177,22 +155,22 @@ public class ScheduleCommands {
 
     /** Calls sessions off. Who is on them stays there, and is told when it can no longer be undone. */
     @Transactional
-    public Outcome callOff(long id, Scope scope, Actor actor) {
+    public Outcome callOff(long id, Scope scope, String words, Actor actor) {
         actor.requireTeam();
-        return calledOff(id, scope, true, actor);
+        return calledOff(id, scope, true, words, actor);
     }
 
     /** Holds a session that was called off after all, and tells those who are on it. */
     @Transactional
     public Outcome restore(long id, Actor actor) {
         actor.requireTeam();
-        return calledOff(id, Scope.THIS, false, actor);
+        return calledOff(id, Scope.THIS, false, "", actor);
     }
 
-    private Outcome calledOff(long id, Scope scope, boolean off, Actor actor) {
+    private Outcome calledOff(long id, Scope scope, boolean off, String words, Actor actor) {
         actor.requireOrganiser();
         return planned.plan(id)
-                .map(plan -> change(id, scope, plan.calledOff(off), actor))
+                .map(plan -> change(id, scope, plan.calledOff(off), words, actor))
                 .orElse(refused(Outcome.Reason.UNKNOWN));
     }
 
@@ -251,7 +229,7 @@ public class ScheduleCommands {
         List<Outcome> outcomes = new ArrayList<>();
         byOffering
                 .values()
-                .forEach(plans -> outcomes.add(apply(plans.keySet().iterator().next(), plans, actor)));
+                .forEach(plans -> outcomes.add(apply(plans.keySet().iterator().next(), plans, "", actor)));
         return outcomes;
     }
 

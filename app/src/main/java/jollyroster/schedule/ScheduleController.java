@@ -5,6 +5,7 @@ import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.Supplier;
 import jollyroster.core.dates.TypedDates;
 import jollyroster.platform.Actor;
@@ -44,6 +45,7 @@ class ScheduleController {
     private final ScheduleCommands commands;
     private final UndoCommands undo;
     private final ReachCommands reach;
+    private final Foresight foresight;
     private final LinkCommands links;
     private final OrganisationQueries organisation;
     private final Clock clock;
@@ -58,6 +60,7 @@ class ScheduleController {
             ScheduleCommands commands,
             UndoCommands undo,
             ReachCommands reach,
+            Foresight foresight,
             LinkCommands links,
             OrganisationQueries organisation,
             Clock clock) {
@@ -70,6 +73,7 @@ class ScheduleController {
         this.commands = commands;
         this.undo = undo;
         this.reach = reach;
+        this.foresight = foresight;
         this.links = links;
         this.organisation = organisation;
         this.clock = clock;
@@ -116,7 +120,20 @@ class ScheduleController {
             response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
             return page(model, session, form, problems, actor);
         }
-        Outcome outcome = commands.change(id, Scope.of(form.scope()), form.wanted(plan(id, actor), dates), actor);
+        Scope scope = Scope.of(form.scope());
+        SessionPlan wanted = form.wanted(plan(id, actor), dates);
+        if (form.again()) {
+            return page(model, session, form, Map.of(), actor);
+        }
+        Optional<ForeseenView> foreseen = form.sure() ? Optional.empty() : foresight.of(session, scope, wanted, actor);
+        if (foreseen.filter(f -> f.rows().size() > 1 || f.collisions() > 0).isPresent()) {
+            model.addAttribute(
+                    "change",
+                    ChangeView.of(session, hosts.ofOffering(session.offering().id())));
+            model.addAttribute("foreseen", foreseen.get());
+            return "schedule/foreseen";
+        }
+        Outcome outcome = commands.change(id, scope, wanted, form.words(), actor);
         if (outcome instanceof Outcome.Refused) {
             response.setStatus(HttpStatus.CONFLICT.value());
             model.addAttribute("warned", OutcomeWords.of(outcome));
@@ -149,9 +166,11 @@ class ScheduleController {
     String callOff(
             @PathVariable long id,
             @RequestParam(defaultValue = "") String scope,
+            @RequestParam(defaultValue = "") String words,
             RedirectAttributes flash,
             Actor actor) {
-        return done(id, () -> commands.callOff(id, Scope.of(scope), actor), flash);
+        String said = SessionForm.wordsOf(words);
+        return done(id, () -> commands.callOff(id, Scope.of(scope), said, actor), flash);
     }
 
     @PostMapping("/desk/schedule/{id}/restore")
@@ -197,7 +216,7 @@ class ScheduleController {
         List<Session> ticked =
                 queries.sessions(session.stream().limit(MOST_AT_ONCE).toList());
         if (ticked.isEmpty()) {
-            flash.addFlashAttribute("warned", "Tick the sessions first.");
+            flash.addFlashAttribute("warned", "Select the sessions first.");
         } else {
             act(ticked, act, venue, flash, actor);
         }

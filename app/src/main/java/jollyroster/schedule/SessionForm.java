@@ -19,6 +19,9 @@ import org.jspecify.annotations.Nullable;
  *
  * @param when one date with its times, as dates are typed everywhere
  * @param hosts numbers of team members; only meant when {@code ownHosts}
+ * @param words to those who are told; empty for none
+ * @param sure whether the result was seen
+ * @param again whether the form is to be shown once more
  */
 public record SessionForm(
         String when,
@@ -31,7 +34,12 @@ public record SessionForm(
         String doorMinutes,
         String overrunMinutes,
         String note,
-        String scope) {
+        String scope,
+        String words,
+        @Nullable Boolean sure,
+        @Nullable Boolean again) {
+
+    private static final int LONGEST_WORDS = 1000;
 
     public SessionForm {
         when = Text.oneLine(clean(when));
@@ -47,6 +55,15 @@ public record SessionForm(
         overrunMinutes = clean(overrunMinutes);
         note = Text.oneLine(Objects.requireNonNullElse(note, ""));
         scope = clean(scope);
+        words = wordsOf(words);
+        sure = Boolean.TRUE.equals(sure);
+        again = Boolean.TRUE.equals(again);
+    }
+
+    /** What an organiser says to people in their own words. */
+    static String wordsOf(@Nullable String typed) {
+        String text = Text.manyLines(Objects.requireNonNullElse(typed, ""));
+        return text.substring(0, Math.min(text.length(), LONGEST_WORDS)).strip();
     }
 
     private static String clean(@Nullable String text) {
@@ -68,7 +85,10 @@ public record SessionForm(
                 text(plan.doorMinutes()),
                 text(plan.overrunMinutes()),
                 plan.note(),
-                "");
+                "",
+                "",
+                false,
+                false);
     }
 
     private static String text(@Nullable Integer number) {

@@ -81,7 +81,7 @@ public class VenueChangeCommands {
         int people = coming.stream()
                 .filter(s -> s.offering().status() != OfferingStatus.DRAFT && told.add(s.book()))
                 .mapToInt(s -> notices.tell(
-                        s, sessions.session(s.id()).orElseThrow(), Anchor.CHANGED, change, changes.until()))
+                        s, sessions.session(s.id()).orElseThrow(), Anchor.CHANGED, change, changes.until(), ""))
                 .sum();
         return new Outcome.Done(change, coming.size(), people, changes.until());
     }

@@ -62,16 +62,18 @@ public class NoticeCommands {
      * @param anchor what the news is
      * @param change the change that causes it
      * @param due when the news leaves
+     * @param words the organiser's own; empty for none
      * @return how many people will be told
      */
-    public int tell(Session before, Session after, Anchor anchor, long change, Instant due) {
+    public int tell(Session before, Session after, Anchor anchor, long change, Instant due, String words) {
         Instant now = clock.instant();
         List<PartyCommands.Addressed> people = parties.everybodyOn(after.book());
         replan(after, people, reason(anchor));
         List<Recipient> told = people.stream()
                 .map(p -> Recipients.one(after, p.registration(), p.email()))
                 .toList();
-        outbox.news(anchor, told, change, new Was(before.start(), before.end()), due, now);
+        Was was = new Was(before.start(), before.end(), before.isOnline() ? "online" : before.place(), words);
+        outbox.news(anchor, told, change, was, due, now);
         settleMoney(after, people, anchor, due, now);
         return people.size();
     }

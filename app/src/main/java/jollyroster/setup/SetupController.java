@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.TreeSet;
+import java.util.function.Function;
 import jollyroster.core.intake.Contact;
 import jollyroster.core.intake.Text;
 import jollyroster.platform.Actor;
@@ -117,7 +118,7 @@ class SetupController {
             }
         }
 
-        Organisation toOrganisation(String logo) {
+        Organisation toOrganisation(Organisation before) {
             return new Organisation(
                     name,
                     ZoneId.of(zone),
@@ -126,9 +127,10 @@ class SetupController {
                     colour,
                     welcomeText,
                     Integer.parseInt(dayBegins),
-                    logo,
+                    before.logo(),
                     phone,
-                    website);
+                    website,
+                    before.banner());
         }
     }
 
@@ -141,6 +143,7 @@ class SetupController {
         model.addAttribute("form", form);
         model.addAttribute("problems", problems);
         model.addAttribute("logo", organisation.organisation().logo());
+        model.addAttribute("banner", organisation.organisation().banner());
         model.addAttribute("colours", COLOURS);
         model.addAttribute("zones", new TreeSet<>(ZoneId.getAvailableZoneIds()));
         return "setup/setup";
@@ -158,7 +161,7 @@ class SetupController {
             response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
             return page(model, form, problems);
         }
-        commands.change(form.toOrganisation(organisation.organisation().logo()), actor);
+        commands.change(form.toOrganisation(organisation.organisation()), actor);
         flash.addFlashAttribute("said", "Saved.");
         return "redirect:/desk/setup";
     }
@@ -166,17 +169,33 @@ class SetupController {
     @PostMapping("/desk/setup/logo")
     String logo(@RequestParam(required = false) MultipartFile file, RedirectAttributes flash, Actor actor)
             throws IOException {
+        return picture(file, Pictures::logo, organisation.organisation()::withLogo, flash, actor);
+    }
+
+    @PostMapping("/desk/setup/banner")
+    String banner(@RequestParam(required = false) MultipartFile file, RedirectAttributes flash, Actor actor)
+            throws IOException {
+        return picture(file, Pictures::photograph, organisation.organisation()::withBanner, flash, actor);
+    }
+
+    private String picture(
+            @Nullable MultipartFile file,
+            Function<byte[], Optional<Pictures.Fresh>> reading,
+            Function<String, Organisation> with,
+            RedirectAttributes flash,
+            Actor actor)
+            throws IOException {
         if (file == null || file.isEmpty()) {
-            commands.change(organisation.organisation().withLogo(""), actor);
-            flash.addFlashAttribute("said", "No logo now.");
+            commands.change(with.apply(""), actor);
+            flash.addFlashAttribute("said", "The picture is removed.");
             return "redirect:/desk/setup";
         }
         Optional<Pictures.Fresh> fresh =
-                file.getSize() > Pictures.LARGEST_FILE ? Optional.empty() : Pictures.logo(file.getBytes());
+                file.getSize() > Pictures.LARGEST_FILE ? Optional.empty() : reading.apply(file.getBytes());
         fresh.ifPresentOrElse(
                 picture -> {
-                    commands.change(organisation.organisation().withLogo(pictures.keep(picture, actor)), actor);
-                    flash.addFlashAttribute("said", "Logo kept.");
+                    commands.change(with.apply(pictures.keep(picture, actor)), actor);
+                    flash.addFlashAttribute("said", "Saved.");
                 },
                 () -> flash.addFlashAttribute(
                         "warned", "Not saved: it must be a JPEG, PNG or GIF of at most 5 MB and 40 million pixels."));

@@ -1,6 +1,8 @@
 package jollyroster.sharing;
 
 import jakarta.servlet.http.HttpServletResponse;
+import java.net.URI;
+import java.net.URISyntaxException;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
@@ -13,13 +15,16 @@ import jollyroster.programme.Offering;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.SeatCounts;
 import jollyroster.programme.SeatCounts.SeatCount;
+import jollyroster.programme.SeatsLeft;
 import jollyroster.programme.Session;
 import jollyroster.programme.Visibility;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestHeader;
 
 /**
  * An offering as other sites may show it: its dates and seats, and a way to the page where one registers. Only sites the
@@ -41,12 +46,26 @@ class EmbedController {
         this.clock = clock;
     }
 
-    record Date(String when, String left, SeatStrip strip) {}
+    /** @param strip {@code null} where numbers are not told */
+    record Date(String when, String left, @Nullable SeatStrip strip) {}
 
-    record View(String title, String summary, String city, String page, String tint, List<Date> dates, int more) {}
+    record View(
+            String title,
+            String summary,
+            String city,
+            String page,
+            String tint,
+            String button,
+            List<Date> dates,
+            int more) {}
 
     @GetMapping("/embed/{slug}")
-    String embed(@PathVariable String slug, Model model, HttpServletResponse response) {
+    String embed(
+            @PathVariable String slug,
+            @RequestHeader(name = "Sec-Fetch-Dest", defaultValue = "") String into,
+            @RequestHeader(name = "Referer", defaultValue = "") String from,
+            Model model,
+            HttpServletResponse response) {
         Optional<Offering> found = queries.shown(slug).filter(o -> o.rules().visibility() != Visibility.INVITED);
         List<String> origins = found.map(o -> o.front().embedOrigins()).orElse(List.of());
         response.setHeader("Content-Security-Policy", policy(origins));
@@ -54,8 +73,24 @@ class EmbedController {
             response.setStatus(HttpStatus.NOT_FOUND.value());
             return "door/unknown";
         }
+        if (into.equals("iframe") && !from.isEmpty() && !origins.contains(originOf(from))) {
+            response.setHeader("Content-Security-Policy", policy(List.of("*")));
+            model.addAttribute("title", found.get().title());
+            model.addAttribute("page", address.of("/p/" + slug));
+            return "sharing/embed-link";
+        }
         model.addAttribute("embed", view(found.get()));
         return "sharing/embed";
+    }
+
+    /** A site that was not named would show a broken frame; it shows a link instead, and nothing else. */
+    private static String originOf(String address) {
+        try {
+            URI uri = new URI(address);
+            return uri.getScheme() + "://" + uri.getAuthority();
+        } catch (URISyntaxException notAnAddress) {
+            return "";
+        }
     }
 
     private static String policy(List<String> origins) {
@@ -75,6 +110,7 @@ class EmbedController {
                 Times.city(o.zone()),
                 address.of("/p/" + o.slug()),
                 o.front().tint().code(),
+                o.front().button().isEmpty() ? "Register" : o.front().button(),
                 open.stream()
                         .limit(MOST_DATES)
                         .map(s -> date(s, taken.get(s.id()), now))
@@ -83,10 +119,10 @@ class EmbedController {
     }
 
     private static Date date(Session s, SeatCount count, Instant now) {
-        int free = Math.max(0, s.seats() - s.keptBack() - count.taken());
+        SeatsLeft left = SeatsLeft.of(s, count);
         return new Date(
                 Times.range(s.start(), s.end(), s.zone(), now.atZone(s.zone()).toLocalDate()),
-                free > 0 ? free + " left" : "full",
-                SeatStrip.ofCounts(s.seats(), s.keptBack(), count.taken(), 0, 5));
+                left.words(),
+                left.told() ? SeatStrip.ofCounts(s.seats(), s.keptBack(), count.taken(), 0, 5) : null);
     }
 }

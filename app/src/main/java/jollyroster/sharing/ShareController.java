@@ -120,6 +120,9 @@ class ShareController {
                 .toList();
         List<String> wrong =
                 typed.stream().filter(line -> !ORIGIN.matcher(line).matches()).toList();
+        if (typed.size() > MOST_ORIGINS || !wrong.isEmpty()) {
+            flash.addFlashAttribute("typedOrigins", origins.substring(0, Math.min(origins.length(), 5000)));
+        }
         if (typed.size() > MOST_ORIGINS) {
             flash.addFlashAttribute("warned", "Not saved: at most 20 sites.");
         } else if (!wrong.isEmpty()) {

@@ -1,9 +1,11 @@
 package jollyroster.sheet;
 
 import java.util.Map;
+import java.util.Objects;
 import java.util.OptionalInt;
 import jollyroster.core.intake.Text;
 import jollyroster.core.seats.FreedSeats;
+import jollyroster.core.seats.SeatsShown;
 import jollyroster.programme.Offering;
 import jollyroster.programme.Section;
 import org.jspecify.annotations.Nullable;
@@ -17,7 +19,9 @@ record SeatsForm(
         String waitlistLimit,
         String freed,
         String minimum,
-        String decideDays)
+        String decideDays,
+        String shown,
+        String few)
         implements PartForm {
 
     private static final int MOST = 100_000;
@@ -31,6 +35,8 @@ record SeatsForm(
         freed = Typed.orEmpty(freed);
         minimum = Typed.number(minimum, "0");
         decideDays = Typed.number(decideDays, "3");
+        shown = Objects.requireNonNullElse(shown, SeatsShown.When.ALWAYS.name());
+        few = Typed.number(few, "5");
     }
 
     static SeatsForm of(Offering o) {
@@ -43,7 +49,9 @@ record SeatsForm(
                 limit.isPresent() ? String.valueOf(limit.getAsInt()) : "",
                 o.signUp().freedSeats().name(),
                 String.valueOf(o.rules().minimum()),
-                String.valueOf(o.rules().decideDays()));
+                String.valueOf(o.rules().decideDays()),
+                o.front().seatsShown().when().name(),
+                String.valueOf(o.front().seatsShown().few()));
     }
 
     @Override
@@ -61,6 +69,8 @@ record SeatsForm(
                 .oneOf(FreedSeats.values(), "freed", "A freed seat", freed)
                 .number("minimum", "To run it needs", minimum, 0, MOST)
                 .number("decideDays", "Decided, in days before", decideDays, 0, 365)
+                .oneOf(SeatsShown.When.values(), "shown", "Seats left", shown)
+                .number("few", "Few", few, 1, MOST)
                 .problems();
     }
 
@@ -79,6 +89,7 @@ record SeatsForm(
                 FreedSeats.valueOf(freed),
                 Integer.parseInt(largestParty),
                 Integer.parseInt(minimum),
-                Integer.parseInt(decideDays));
+                Integer.parseInt(decideDays),
+                new SeatsShown(SeatsShown.When.valueOf(shown), Integer.parseInt(few)));
     }
 }

@@ -9,6 +9,7 @@ import jollyroster.core.intake.Question;
 import jollyroster.core.messages.PlanLine;
 import jollyroster.core.prices.RefundRule;
 import jollyroster.core.seats.FreedSeats;
+import jollyroster.core.seats.SeatsShown;
 import jollyroster.programme.AskedQuestion;
 import jollyroster.programme.Format;
 import jollyroster.programme.Offering;
@@ -40,6 +41,9 @@ final class SheetWords {
         all = o.front().labels().isEmpty()
                 ? all
                 : all.and("Labels: " + String.join(", ", o.front().labels()) + ". ");
+        all = o.front().button().isEmpty()
+                ? all
+                : all.and("The button says “" + o.front().button() + "”. ");
         return all.and(plainDescription.isEmpty() ? "No description yet." : "“" + excerpt(plainDescription) + "”");
     }
 
@@ -154,7 +158,16 @@ final class SheetWords {
                         party == 1
                                 ? "; everybody registers for themselves. "
                                 : "; up to " + party + " people on one registration. ");
-        return many.and(waiting(o)).and(minimum(o));
+        return many.and(waiting(o)).and(minimum(o)).and(shown(o.front().seatsShown()));
+    }
+
+    private static String shown(SeatsShown shown) {
+        return switch (shown.when()) {
+            case ALWAYS -> "";
+            case FEW ->
+                " People read “few left” from " + Counted.of(shown.few(), "seat") + " on, and no number before.";
+            case NEVER -> " How many are left is not shown.";
+        };
     }
 
     private static String waiting(Offering o) {

@@ -8,7 +8,7 @@ import jollyroster.core.intake.Text;
 import jollyroster.programme.Offering;
 import jollyroster.programme.Section;
 
-/** What is said. @param labels parted by commas */
+/** What is said. @param labels parted by commas @param button what the button by which people register says */
 record WordsForm(
         String title,
         String summary,
@@ -17,7 +17,8 @@ record WordsForm(
         String audience,
         String language,
         String labels,
-        String contact)
+        String contact,
+        String button)
         implements PartForm {
 
     /** The languages an offering can be held in, by ISO 639-1 code. */
@@ -36,6 +37,7 @@ record WordsForm(
         language = Objects.requireNonNullElse(language, "en");
         labels = Typed.line(labels);
         contact = Typed.orEmpty(contact).strip();
+        button = Typed.line(button);
     }
 
     static WordsForm of(Offering o) {
@@ -47,7 +49,8 @@ record WordsForm(
                 o.front().audience(),
                 o.front().language(),
                 String.join(", ", o.front().labels()),
-                o.front().contact());
+                o.front().contact(),
+                o.front().button());
     }
 
     private List<String> labelList() {
@@ -73,11 +76,12 @@ record WordsForm(
                 .that(LANGUAGES.contains(language), "language", "Language: choose one of those offered.")
                 .that(labelsFit, "labels", "Labels: at most 12 of at most 40 characters, with commas between them.")
                 .that(reachable, "contact", "Contact: this is not an e-mail address.")
+                .atMost(30, "button", "Button", button)
                 .problems();
     }
 
     @Override
     public Section section() {
-        return new Section.Words(title, summary, description, bring, audience, language, labelList(), contact);
+        return new Section.Words(title, summary, description, bring, audience, language, labelList(), contact, button);
     }
 }

@@ -16,7 +16,6 @@ import jollyroster.people.LookupCommands;
 import jollyroster.people.PersonQueries;
 import jollyroster.platform.Actor;
 import jollyroster.platform.PersonalLinks;
-import jollyroster.platform.Times;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Session;
 import jollyroster.seating.Registration;
@@ -112,7 +111,7 @@ class MineController {
         Instant now = clock.instant();
         return new Line(
                 s.offering().title(),
-                OfferingDates.when(s, r.zone(), now) + " " + Times.city(r.zone()) + " time",
+                OfferingDates.whenThere(s, r.zone(), now),
                 s.isOnline() ? "Online" : s.place(),
                 r.state().code(),
                 s.offering().word(r.state()),

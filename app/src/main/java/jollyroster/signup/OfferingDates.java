@@ -1,8 +1,8 @@
 package jollyroster.signup;
 
 import java.time.Instant;
-import java.time.LocalDate;
 import java.time.ZoneId;
+import java.time.ZonedDateTime;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.List;
@@ -10,7 +10,9 @@ import java.util.Locale;
 import jollyroster.chart.SeatStrip;
 import jollyroster.platform.Times;
 import jollyroster.programme.HostQueries;
+import jollyroster.programme.Offering;
 import jollyroster.programme.SeatCounts.SeatCount;
+import jollyroster.programme.SeatsLeft;
 import jollyroster.programme.Session;
 import jollyroster.programme.Venue;
 import jollyroster.signup.OfferingPage.Date;
@@ -28,7 +30,7 @@ final class OfferingDates {
         List<Date> dates = new ArrayList<>();
         String month = "";
         for (Session s : open) {
-            String its = MONTH.format(s.start().atZone(facts.visitor()));
+            String its = MONTH.format(s.start().atZone(clock(s, facts.visitor())));
             dates.add(date(s, facts, open, open.size() > LONG_LIST && !its.equals(month) ? its : ""));
             month = its;
         }
@@ -37,7 +39,7 @@ final class OfferingDates {
 
     private static Date date(Session s, Facts facts, List<Session> open, String month) {
         SeatCount count = facts.counts().getOrDefault(s.id(), SeatCount.NONE);
-        int free = Math.max(0, s.seats() - s.keptBack() - count.taken());
+        SeatsLeft left = SeatsLeft.of(s, count);
         return new Date(
                 s.id(),
                 when(s, facts.visitor(), facts.now()),
@@ -49,21 +51,26 @@ final class OfferingDates {
                 HostQueries.names(
                         facts.hosts().getOrDefault(s.id(), List.of()),
                         s.offering().hostName()),
-                left(free, count, s.offering().waitlistAllowed()),
+                left.words(),
                 facts.offering().isSeries() || s.id() == chosen(facts, open),
-                take(free, count),
-                SeatStrip.ofCounts(s.seats(), s.keptBack(), count.taken(), count.waitingPeople(), 13));
+                take(s.offering(), left.free(), count),
+                left.told()
+                        ? SeatStrip.ofCounts(s.seats(), s.keptBack(), count.taken(), count.waitingPeople(), 13)
+                        : null);
     }
 
     private static String where(Session s) {
         return s.isOnline() ? "Online" : s.place().isEmpty() ? "to be announced" : s.place();
     }
 
-    private static String take(int free, SeatCount count) {
+    private static String take(Offering o, int free, SeatCount count) {
         if (free == 0) {
             return "Join the waitlist";
         }
-        return count.waitingParties() > 0 ? "Register or join the waitlist" : "Register";
+        if (count.waitingParties() > 0) {
+            return "Register or join the waitlist";
+        }
+        return o.front().button().isEmpty() ? "Register" : o.front().button();
     }
 
     /** The date asked for, else the first with free seats and nobody waiting, else the first. */
@@ -81,34 +88,32 @@ final class OfferingDates {
         return s.seats() - s.keptBack() > count.taken() && count.waitingParties() == 0;
     }
 
-    static String when(Session s, ZoneId visitor, Instant now) {
-        LocalDate today = now.atZone(visitor).toLocalDate();
-        return Times.range(s.start(), s.end(), visitor, today);
+    /** The clock a time is read on first: where it is held, or the visitor's own for what is held online. */
+    static ZoneId clock(Session s, ZoneId visitor) {
+        return s.isOnline() ? visitor : s.zone();
     }
 
+    /** {@code Tue 16 Mar, 19:00–21:00}, on that clock. */
+    static String when(Session s, ZoneId visitor, Instant now) {
+        ZoneId clock = clock(s, visitor);
+        return Times.range(s.start(), s.end(), clock, now.atZone(clock).toLocalDate());
+    }
+
+    /** The same with the city of that clock. */
+    static String whenThere(Session s, ZoneId visitor, Instant now) {
+        return when(s, visitor, now) + " " + Times.city(clock(s, visitor)) + " time";
+    }
+
+    /** {@code 22:00–00:00 in Lisbon}, on the other of the two clocks; empty when both show the same. */
     static String here(Session s, ZoneId visitor) {
-        boolean same = visitor.getRules()
-                .getOffset(s.start())
-                .equals(s.zone().getRules().getOffset(s.start()));
-        if (same) {
+        ZoneId other = s.isOnline() ? s.zone() : visitor;
+        ZonedDateTime first = s.start().atZone(clock(s, visitor));
+        ZonedDateTime start = s.start().atZone(other);
+        if (first.getOffset().equals(start.getOffset())) {
             return "";
         }
-        boolean sameDay =
-                s.start().atZone(visitor).toLocalDate().equals(s.zonedStart().toLocalDate());
-        String hours = Times.hours(s.zonedStart(), s.end().atZone(s.zone()));
-        return (sameDay ? hours : Times.day(s.zonedStart()) + ", " + hours) + " in " + Times.city(s.zone());
-    }
-
-    private static String left(int free, SeatCount count, boolean waitlist) {
-        if (free > 0 && count.waitingParties() == 0) {
-            return free + " left";
-        }
-        if (free > 0) {
-            return free + " left, " + count.waitingPeople() + " waiting";
-        }
-        if (!waitlist) {
-            return "full";
-        }
-        return count.waitingPeople() == 0 ? "full, waitlist open" : "full, " + count.waitingPeople() + " waiting";
+        String hours = Times.hours(start, s.end().atZone(other));
+        boolean sameDay = first.toLocalDate().equals(start.toLocalDate());
+        return (sameDay ? hours : Times.day(start) + ", " + hours) + " in " + Times.city(other);
     }
 }

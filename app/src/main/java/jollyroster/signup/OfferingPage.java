@@ -20,6 +20,7 @@ import jollyroster.programme.SeatCounts.SeatCount;
 import jollyroster.programme.Session;
 import jollyroster.programme.Venue;
 import jollyroster.programme.Visibility;
+import org.jspecify.annotations.Nullable;
 
 /** The offering's page, decided and formatted. */
 record OfferingPage(
@@ -50,6 +51,8 @@ record OfferingPage(
      *
      * @param language empty when it is held in English
      * @param seriesDates all dates of a whole series; empty for other styles
+     * @param labels to find others like it by
+     * @param clock on whose clock the times are
      * @param rule how people hold dates, in a sentence; empty when there is nothing to say
      */
     record Front(
@@ -60,7 +63,9 @@ record OfferingPage(
             String picture,
             String tint,
             List<SeriesDate> seriesDates,
-            String rule) {}
+            String rule,
+            List<String> labels,
+            String clock) {}
 
     /**
      * Where people answer an invitation.
@@ -86,6 +91,7 @@ record OfferingPage(
      * @param length how long it is
      * @param host who leads it; empty when nobody is named
      * @param left "3 left", "full, 2 waiting"
+     * @param strip {@code null} where numbers are not told
      * @param take what registering for it does: "Register", "Join the waitlist"
      */
     record Date(
@@ -100,7 +106,7 @@ record OfferingPage(
             String left,
             boolean chosen,
             String take,
-            SeatStrip strip) {}
+            @Nullable SeatStrip strip) {}
 
     /** What a page is made from. */
     record Facts(
@@ -192,7 +198,17 @@ record OfferingPage(
                                         s.cancelled()))
                                 .toList()
                         : List.of(),
-                rule(o));
+                rule(o),
+                o.front().labels(),
+                clock(facts));
+    }
+
+    /** On whose clock the times are, in words. */
+    private static String clock(Facts facts) {
+        boolean there = facts.sessions().stream().noneMatch(Session::isOnline)
+                && !facts.sessions().isEmpty();
+        ZoneId zone = there ? facts.offering().zone() : facts.visitor();
+        return (there ? "on the clock where it is held, in " : "on the clock in ") + Times.city(zone);
     }
 
     private static String refund(Offering o) {

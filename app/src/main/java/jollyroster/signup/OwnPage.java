@@ -133,7 +133,7 @@ class OwnPage {
                 space < 0 ? r.name() : r.name().substring(0, space),
                 r.email(),
                 r.party() == 1 ? "1 seat" : r.party() + " seats",
-                OfferingDates.when(s, zone, now) + " " + Times.city(zone) + " time",
+                OfferingDates.whenThere(s, zone, now),
                 OfferingDates.here(s, zone),
                 s.cancelled(),
                 until(s, now),

@@ -3,15 +3,12 @@ package jollyroster.signup;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
-import java.time.Instant;
 import java.time.ZoneId;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import jollyroster.answers.RanOut;
-import jollyroster.chart.SeatStrip;
 import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.core.door.LinkTokens.Purpose;
 import jollyroster.core.intake.Intake.Slot;
@@ -20,19 +17,15 @@ import jollyroster.guests.ReplyCommands;
 import jollyroster.platform.Actor;
 import jollyroster.platform.OrganisationQueries;
 import jollyroster.platform.PersonalLinks;
-import jollyroster.platform.Times;
 import jollyroster.programme.AskedQuestion;
 import jollyroster.programme.Offering;
 import jollyroster.programme.ProgrammeQueries;
-import jollyroster.programme.SeatCounts.SeatCount;
-import jollyroster.programme.Session;
 import jollyroster.seating.Application;
 import jollyroster.seating.Registering;
 import jollyroster.seating.RegistrationCommands;
 import jollyroster.seating.RegistrationQueries;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
-import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -40,7 +33,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 
-/** The public list, the offering's page and its form. */
+/** An offering's page and its form. */
 @Controller
 class PublicController {
 
@@ -76,73 +69,6 @@ class PublicController {
         this.ownPage = ownPage;
         this.organisation = organisation;
         this.clock = clock;
-    }
-
-    /** An offering in the public list. @param dates its next dates, at most four */
-    record Listed(
-            String slug,
-            String title,
-            String summary,
-            String place,
-            String price,
-            String tint,
-            String style,
-            List<ListedDate> dates,
-            int more) {}
-
-    record ListedDate(String when, String here, String left, SeatStrip strip) {}
-
-    @GetMapping("/")
-    String list(Model model, HttpServletRequest request) {
-        if (!organisation.isSetUp()) {
-            return "redirect:/welcome";
-        }
-        Instant now = clock.instant();
-        ZoneId visitor = Visitor.zone(request, organisation.organisation().zone());
-        List<Session> sessions = programme.publishedAfter(now);
-        Map<Long, SeatCount> counts =
-                roster.of(sessions.stream().map(Session::id).toList());
-        Map<Long, List<Session>> byOffering = new LinkedHashMap<>();
-        sessions.forEach(s -> byOffering
-                .computeIfAbsent(s.offering().id(), id -> new java.util.ArrayList<>())
-                .add(s));
-        model.addAttribute(
-                "offerings",
-                byOffering.values().stream()
-                        .map(dates -> listed(dates, counts, visitor, now))
-                        .toList());
-        model.addAttribute("welcomeText", organisation.organisation().welcomeText());
-        model.addAttribute("zone", visitor.getId());
-        model.addAttribute("city", Times.city(visitor));
-        return "signup/list";
-    }
-
-    private static Listed listed(List<Session> dates, Map<Long, SeatCount> counts, ZoneId visitor, Instant now) {
-        Offering o = dates.get(0).offering();
-        List<ListedDate> first = dates.stream()
-                .limit(4)
-                .map(s -> {
-                    SeatCount count = counts.getOrDefault(s.id(), SeatCount.NONE);
-                    int free = Math.max(0, s.seats() - s.keptBack() - count.taken());
-                    return new ListedDate(
-                            OfferingDates.when(s, visitor, now),
-                            OfferingDates.here(s, visitor),
-                            free > 0 ? free + " left" : "full",
-                            SeatStrip.ofCounts(s.seats(), s.keptBack(), count.taken(), 0, 3.8));
-                })
-                .toList();
-        String place = o.venue().map(v -> v.isOnline()).orElse(false) ? "Online" : o.place();
-        String style = o.isSeries() ? "One registration for all dates" : "";
-        return new Listed(
-                o.slug(),
-                o.title(),
-                o.summary(),
-                place,
-                o.front().price(),
-                o.front().tint().code(),
-                style,
-                first,
-                dates.size() - first.size());
     }
 
     @GetMapping("/p/{slug}")

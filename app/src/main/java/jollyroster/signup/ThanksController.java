@@ -7,7 +7,6 @@ import java.util.List;
 import java.util.Optional;
 import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.core.seats.RegistrationState;
-import jollyroster.platform.Times;
 import jollyroster.programme.Offering;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Session;
@@ -139,7 +138,7 @@ class ThanksController {
                 asked.email(),
                 asked.party(),
                 asked.party() == 1 ? "1 seat" : asked.party() + " seats",
-                OfferingDates.when(s, asked.zone(), clock.instant()) + " " + Times.city(asked.zone()) + " time",
+                OfferingDates.whenThere(s, asked.zone(), clock.instant()),
                 OfferingDates.here(s, asked.zone()),
                 ownPage.seriesDates(s, asked.zone(), clock.instant()),
                 s.isOnline() ? "Online" : s.place(),

@@ -8,6 +8,9 @@ ALTER TABLE offering ADD COLUMN few_from INTEGER NOT NULL DEFAULT 5 CHECK (few_f
 -- What the button by which people register says; '' as everywhere.
 ALTER TABLE offering ADD COLUMN button TEXT NOT NULL DEFAULT '';
 
+-- A picture across the public list; '' for none.
+ALTER TABLE organisation ADD COLUMN banner TEXT NOT NULL DEFAULT '';
+
 -- Money that goes back, in part or whole, for a payment. Withdrawn when the seats were taken up again before it left.
 CREATE TABLE refund (
   id INTEGER PRIMARY KEY,

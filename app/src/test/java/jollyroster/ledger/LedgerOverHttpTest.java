@@ -84,7 +84,7 @@ class LedgerOverHttpTest {
         roster.register(Saltmarrow.person(at.session(), "Teo Vance", 1), Saltmarrow.VISITOR);
         assertThat(isShown("state=waiting", at)).isTrue();
         assertThat(isShown("state=waiting", other)).isFalse();
-        schedule.callOff(other.session(), Scope.THIS, Saltmarrow.ORGANISER);
+        schedule.callOff(other.session(), Scope.THIS, "", Saltmarrow.ORGANISER);
         for (String word : List.of("cancelled", "called%20off")) {
             assertThat(isShown("state=" + word, other)).as(word).isTrue();
             assertThat(isShown("state=" + word, at)).as(word).isFalse();

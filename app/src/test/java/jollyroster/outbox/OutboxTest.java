@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.time.ZoneId;
 import java.util.List;
 import jollyroster.AppTest;
 import jollyroster.Saltmarrow;
@@ -90,23 +91,21 @@ class OutboxTest {
     }
 
     @Test
-    void times_are_the_recipients_with_the_organisers_beside_them() {
-        Published at = saltmarrow.publish(seats(8));
-        Application far = new Application(
-                at.session(),
-                "Dag Strand",
-                "dag@crew.example",
-                "",
-                1,
-                java.time.ZoneId.of("Europe/Lisbon"),
-                List.of(),
-                List.of(),
-                "");
+    void times_online_are_the_recipients_first_and_in_person_those_of_the_place() {
+        Published onAir = saltmarrow.publish(seats(8).onAir("2027-03-16T19:00"));
+        assertThat(confirmationInLisbon(onAir)).contains("22:00–00:00 Lisbon time (19:00–21:00 in Halifax)");
+        assertThat(confirmationInLisbon(saltmarrow.publish(seats(8))))
+                .contains("19:00–21:00 Halifax time (22:00–00:00 in Lisbon)");
+    }
+
+    private String confirmationInLisbon(Published at) {
+        ZoneId lisbon = ZoneId.of("Europe/Lisbon");
+        Application far = Application.plain(at.session(), "Dag Strand", "dag@crew.example", 1, lisbon);
         long id = ((Registering.Done) roster.register(far, Saltmarrow.VISITOR))
                 .link()
                 .id();
         worker.sendDue();
-        assertThat(mail(id, Anchor.REGISTERED).text()).contains("22:00–00:00 Lisbon time (19:00–21:00 in Halifax)");
+        return mail(id, Anchor.REGISTERED).text();
     }
 
     @Test

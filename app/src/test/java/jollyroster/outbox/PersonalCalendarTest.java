@@ -130,7 +130,7 @@ class PersonalCalendarTest {
     @Test
     void an_entry_follows_a_move_and_goes_when_the_registration_does() {
         Published at = saltmarrow.publish(seats(4).at("2027-03-16T19:00", "2027-03-23T19:00"));
-        schedule.callOff(at.dates().get(1), Scope.THIS, Saltmarrow.ORGANISER);
+        schedule.callOff(at.dates().get(1), Scope.THIS, "", Saltmarrow.ORGANISER);
         schedule.restore(at.dates().get(1), Saltmarrow.ORGANISER);
         long id = register(at, "Kofi Brannigan", "kofi@moved.example");
         String first = calendar("kofi@moved.example");

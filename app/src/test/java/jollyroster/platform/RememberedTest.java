@@ -90,7 +90,7 @@ class RememberedTest {
     void a_change_is_seen_by_the_next_reader() {
         Published at = saltmarrow.publish(seats(3));
         assertThat(isCalledOff(at)).isFalse();
-        schedule.callOff(at.session(), Scope.THIS, Saltmarrow.ORGANISER);
+        schedule.callOff(at.session(), Scope.THIS, "", Saltmarrow.ORGANISER);
         assertThat(isCalledOff(at)).isTrue();
     }
 
@@ -112,7 +112,7 @@ class RememberedTest {
         assertThat(programme.session(at.session()).orElseThrow().offering().title())
                 .as("it is not read again")
                 .isEqualTo(title);
-        schedule.callOff(at.session(), Scope.THIS, Saltmarrow.ORGANISER);
+        schedule.callOff(at.session(), Scope.THIS, "", Saltmarrow.ORGANISER);
         assertThat(programme.session(at.session()).orElseThrow().offering().title())
                 .isEqualTo("Behind its back");
     }
@@ -136,7 +136,7 @@ class RememberedTest {
     void what_was_read_in_a_write_that_failed_is_forgotten() {
         Published at = saltmarrow.publish(seats(3));
         transaction.executeWithoutResult(status -> {
-            schedule.callOff(at.session(), Scope.THIS, Saltmarrow.ORGANISER);
+            schedule.callOff(at.session(), Scope.THIS, "", Saltmarrow.ORGANISER);
             assertThat(sessions.session(at.session()).orElseThrow().cancelled()).isTrue();
             assertThat(isCalledOff(at)).as("readers see what is kept").isFalse();
             status.setRollbackOnly();

@@ -124,7 +124,7 @@ class ScheduleCommandsTest {
         Published at = saltmarrow.publish(seats(8));
         long kofi = register(at.session(), "Kofi Brannigan");
         SessionPlan before = plan(at.session());
-        Outcome.Done off = (Outcome.Done) schedule.callOff(at.session(), Scope.THIS, Saltmarrow.ORGANISER);
+        Outcome.Done off = (Outcome.Done) schedule.callOff(at.session(), Scope.THIS, "", Saltmarrow.ORGANISER);
         assertThat(planned(kofi, Anchor.CALLED_OFF)).isEqualTo(1);
         assertThat(planned(kofi, Anchor.BEFORE_START)).isZero();
         assertThat(undo.undo(off.change(), Saltmarrow.ORGANISER)).isInstanceOf(Outcome.Done.class);
@@ -237,7 +237,7 @@ class ScheduleCommandsTest {
         assertThat(planned(kofi, Anchor.CHANGED))
                 .as("told once for all three dates")
                 .isEqualTo(1);
-        schedule.callOff(at.session(), Scope.THIS, Saltmarrow.ORGANISER);
+        schedule.callOff(at.session(), Scope.THIS, "", Saltmarrow.ORGANISER);
         assertThat(outbox.ofRegistration(kofi).stream()
                         .filter(m -> m.anchor() == Anchor.BEFORE_START && m.state() == MessageState.PLANNED)
                         .map(m -> m.session())

@@ -10,6 +10,8 @@ import com.google.zxing.qrcode.QRCodeReader;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.StringReader;
+import java.net.URLEncoder;
+import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.time.temporal.Temporal;
 import java.util.List;
@@ -20,9 +22,11 @@ import jollyroster.AppTest;
 import jollyroster.Browserless;
 import jollyroster.Saltmarrow;
 import jollyroster.Saltmarrow.Published;
+import jollyroster.core.seats.SeatsShown;
 import jollyroster.core.seats.SignUpStyle;
 import jollyroster.programme.OfferingCommands;
 import jollyroster.programme.ProgrammeQueries;
+import jollyroster.programme.Section;
 import jollyroster.programme.Session;
 import jollyroster.schedule.ScheduleCommands;
 import jollyroster.schedule.Scope;
@@ -84,7 +88,7 @@ class SharingTest {
         Published one = saltmarrow.publish(
                 seats(3).at("2027-03-16T19:00", "2027-03-23T19:00").by(SignUpStyle.WHOLE_SERIES));
         Published other = saltmarrow.publish(seats(3).at("2027-03-18T19:00"));
-        schedule.callOff(one.dates().get(1), Scope.THIS, Saltmarrow.ORGANISER);
+        schedule.callOff(one.dates().get(1), Scope.THIS, "", Saltmarrow.ORGANISER);
         Calendar feed =
                 read(visitor().get("/p/" + one.slug() + ".ics").response().body());
         List<VEvent> events = feed.getComponents("VEVENT");
@@ -126,6 +130,13 @@ class SharingTest {
                     .contains("is not a site");
         }
         organiser.post(
+                share,
+                "/desk/offerings/" + at.offering() + "/origins",
+                Map.of("origins", "https://club.example\nclub2.example"));
+        assertThat(organiser.get(share).document().select("#origins").first().wholeText())
+                .as("what was typed stays")
+                .contains("https://club.example", "club2.example");
+        organiser.post(
                 share, "/desk/offerings/" + at.offering() + "/origins", Map.of("origins", "https://club.example/\n"));
         Browserless.Page block = visitor().get("/embed/" + at.slug());
         assertThat(block.status()).isEqualTo(200);
@@ -133,6 +144,73 @@ class SharingTest {
                 .hasValueSatisfying(v -> assertThat(v).endsWith("frame-ancestors https://club.example"));
         assertThat(visitor().get("/p/" + at.slug()).response().headers().firstValue("content-security-policy"))
                 .hasValueSatisfying(v -> assertThat(v).contains("frame-ancestors 'none'"));
+    }
+
+    @Test
+    void a_site_that_was_not_named_shows_a_link_instead_of_a_broken_frame() {
+        Published at = saltmarrow.publish(seats(3));
+        Browserless organiser = Browserless.organiser(port);
+        String share = "/desk/offerings/" + at.offering() + "/share";
+        organiser.post(
+                share, "/desk/offerings/" + at.offering() + "/origins", Map.of("origins", "https://club.example"));
+        String embed = "/embed/" + at.slug();
+        Browserless.Page stranger =
+                visitor().get(embed, Map.of("Sec-Fetch-Dest", "iframe", "Referer", "https://elsewhere.example/page"));
+        assertThat(stranger.document().select("main a").attr("href")).endsWith("/p/" + at.slug());
+        assertThat(stranger.document().select(".dates-offered")).isEmpty();
+        assertThat(stranger.response().headers().firstValue("content-security-policy"))
+                .hasValueSatisfying(v -> assertThat(v).endsWith("frame-ancestors *"));
+        Browserless.Page named =
+                visitor().get(embed, Map.of("Sec-Fetch-Dest", "iframe", "Referer", "https://club.example/page"));
+        assertThat(named.document().select(".dates-offered li")).hasSize(1);
+    }
+
+    @Test
+    void seats_left_are_told_as_the_offering_says_on_its_page_in_the_list_and_where_it_is_embedded() {
+        Published few = saltmarrow.publish(
+                seats(3).with(Section.Seats.of(3, 1).showing(new SeatsShown(SeatsShown.When.FEW, 2))));
+        Published never = saltmarrow.publish(
+                seats(3).with(Section.Seats.of(3, 1).showing(new SeatsShown(SeatsShown.When.NEVER, 2))));
+        assertThat(left(few)).containsExactly("seats left", "seats left");
+        assertThat(visitor().get("/p/" + few.slug()).document().select(".facts svg"))
+                .isEmpty();
+        visitor().register(few, Map.of("email", "few@crew.example"));
+        assertThat(left(few)).containsExactly("few left", "few left");
+        visitor().register(never, Map.of("email", "never@crew.example"));
+        assertThat(left(never)).containsExactly("seats left", "seats left");
+    }
+
+    /** On the page and in the list. */
+    private List<String> left(Published at) {
+        return List.of(
+                visitor()
+                        .get("/p/" + at.slug())
+                        .document()
+                        .select(".choice label small")
+                        .first()
+                        .text(),
+                visitor()
+                        .get("/?by=date&q=" + at.slug().replaceAll(".*-", ""))
+                        .document()
+                        .select(".dates-offered a[href*=" + at.slug() + "] .left")
+                        .first()
+                        .text());
+    }
+
+    @Test
+    void the_list_is_narrowed_by_words_label_and_place_and_kept_to_a_page() {
+        Published at = saltmarrow.publish(seats(3));
+        Browserless.Page found = visitor().get("/?q=NOTHING%20like%20it");
+        assertThat(found.document().text()).contains("Nothing fits.");
+        String title = programme.offering(at.offering()).orElseThrow().title();
+        String place = programme.offering(at.offering()).orElseThrow().place();
+        Browserless.Page one = visitor().get("/?place=" + URLEncoder.encode(place, StandardCharsets.UTF_8));
+        assertThat(one.document().select("article h2").eachText()).containsExactly(title);
+        assertThat(visitor()
+                        .get("/?label=%22%3E%3Cscript%3E&by=date&page=99999999")
+                        .status())
+                .isEqualTo(200);
+        assertThat(visitor().get("/?page=x").status()).isEqualTo(400);
     }
 
     @Test

@@ -178,7 +178,8 @@ class OwnPageOverHttpTest {
         String other = mailbox.ownPage("swap@crew.example");
         Map<String, String> wish = Map.of("wanted", second, "with", "swap@crew.example");
         visitor.post(one, one + "/swap", wish);
-        String declined = visitor.get(other).document().select("input[name=offer]").attr("value");
+        String declined =
+                visitor.get(other).document().select("input[name=offer]").attr("value");
         visitor.post(other, other + "/swap/decline", Map.of("offer", declined));
         assertThat(visitor.get(other).document().select(".said").text()).contains("Declined.");
         assertThat(visitor.get(other).document().select("input[name=offer]")).isEmpty();

@@ -264,11 +264,11 @@ class RegisteringOverHttpTest {
     }
 
     @Test
-    void times_are_shown_in_the_visitors_zone_with_the_organisers_under_it() {
+    void times_in_person_are_shown_where_it_is_held_with_the_visitors_under_it() {
         Browserless.Page page = visitor.get("/p/" + at.slug() + "?zone=Europe/Lisbon");
         assertThat(page.document().select(".facts dd").get(0).text())
-                .contains("22:00")
-                .contains("19:00–21:00 in Halifax");
+                .contains("19:00–21:00")
+                .contains("22:00–00:00 in Lisbon");
         assertThat(visitor.get("/p/" + at.slug() + "?zone=Nowhere/Land").status())
                 .isEqualTo(200);
     }

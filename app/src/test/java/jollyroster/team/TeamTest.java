@@ -81,7 +81,7 @@ class TeamTest {
                 (p, actor) -> offerings.discard(p.offering(), actor),
                 (p, actor) -> sessions.addDates(p.offering(), List.of(), actor),
                 (p, actor) -> sessions.removeDate(p.offering(), p.session(), actor),
-                (p, actor) -> schedule.callOff(p.session(), Scope.ALL, actor),
+                (p, actor) -> schedule.callOff(p.session(), Scope.ALL, "", actor),
                 (p, actor) -> schedule.duplicate(p.session(), 7, actor),
                 (p, actor) -> schedule.changeVenue(List.of(p.session()), 1, actor),
                 (p, actor) -> seating.resize(p.session(), 9, "", actor),

@@ -1,0 +1,223 @@
+package jollyroster.signup;
+
+import java.time.Instant;
+import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.TreeSet;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import jollyroster.chart.SeatStrip;
+import jollyroster.core.intake.Text;
+import jollyroster.programme.Offering;
+import jollyroster.programme.SeatCounts.SeatCount;
+import jollyroster.programme.SeatsLeft;
+import jollyroster.programme.Session;
+import jollyroster.programme.Venue;
+import org.jspecify.annotations.Nullable;
+import org.springframework.web.util.UriComponentsBuilder;
+
+/**
+ * What is on, for people who choose: by offering or by date, narrowed by words, label and place.
+ *
+ * @param choosing whether there is so much that narrowing helps
+ * @param offerings by offering; empty when it is shown by date
+ * @param months by date; empty when it is shown by offering
+ * @param next the address of more of it; empty when this is the last of it
+ */
+record PublicList(
+        Wish wish,
+        boolean choosing,
+        List<String> labels,
+        List<String> places,
+        List<Listed> offerings,
+        List<Month> months,
+        String next) {
+
+    private static final int MANY = 6;
+    private static final int OFFERINGS = 12;
+    private static final int DATES = 30;
+    private static final int DATES_EACH = 4;
+    private static final int LAST_PAGE = 10_000;
+    private static final String ONLINE = "Online";
+    private static final DateTimeFormatter MONTH = DateTimeFormatter.ofPattern("MMMM yyyy", Locale.ENGLISH);
+
+    /** What was asked for, each empty for anything. @param by {@code date}, else by offering */
+    record Wish(String by, String q, String label, String place, int page) {
+        Wish {
+            by = "date".equals(by) ? "date" : "offering";
+            q = atMost(q);
+            label = atMost(label);
+            place = atMost(place);
+            page = Math.max(0, Math.min(page, LAST_PAGE));
+        }
+
+        private static String atMost(@Nullable String typed) {
+            String text = typed == null ? "" : typed.strip();
+            return text.substring(0, Math.min(text.length(), 100));
+        }
+
+        boolean byDate() {
+            return by.equals("date");
+        }
+
+        /** Whether anything is narrowed. */
+        public boolean narrows() {
+            return !q.isEmpty() || !label.isEmpty() || !place.isEmpty();
+        }
+
+        private boolean fits(Offering o) {
+            return (label.isEmpty() || o.front().labels().contains(label))
+                    && (place.isEmpty() || placeOf(o).equals(place))
+                    && (q.isEmpty() || said(o).contains(Text.folded(q)));
+        }
+
+        private static String said(Offering o) {
+            return Text.folded(String.join(
+                    " ",
+                    o.title(),
+                    o.summary(),
+                    placeOf(o),
+                    String.join(" ", o.front().labels())));
+        }
+    }
+
+    /** An offering. @param dates its next dates, at most four */
+    record Listed(
+            String slug,
+            String title,
+            String summary,
+            String place,
+            String price,
+            String tint,
+            String picture,
+            String style,
+            List<String> labels,
+            List<ListedDate> dates,
+            int more) {}
+
+    /** @param strip {@code null} where numbers are not told */
+    record ListedDate(
+            long id,
+            String slug,
+            String title,
+            String place,
+            String tint,
+            String when,
+            String here,
+            String left,
+            @Nullable SeatStrip strip) {}
+
+    record Month(String name, List<ListedDate> dates) {}
+
+    /** What it is made from. @param sessions all that is published and listed, in order of time */
+    record Facts(List<Session> sessions, Map<Long, SeatCount> counts, ZoneId visitor, Instant now) {}
+
+    static PublicList of(Facts facts, Wish wish) {
+        List<Offering> all = facts.sessions().stream()
+                .map(Session::offering)
+                .collect(Collectors.toMap(Offering::id, Function.identity(), (a, b) -> a, LinkedHashMap::new))
+                .values()
+                .stream()
+                .toList();
+        List<Session> found =
+                facts.sessions().stream().filter(s -> wish.fits(s.offering())).toList();
+        int step = wish.byDate() ? DATES : OFFERINGS;
+        Map<Long, List<Session>> byOffering = byOffering(found);
+        int size = wish.byDate() ? found.size() : byOffering.size();
+        return new PublicList(
+                wish,
+                all.size() > MANY,
+                sorted(all.stream().flatMap(o -> o.front().labels().stream()).toList()),
+                sorted(all.stream()
+                        .map(PublicList::placeOf)
+                        .filter(p -> !p.isEmpty())
+                        .toList()),
+                wish.byDate()
+                        ? List.of()
+                        : page(List.copyOf(byOffering.values()), wish, step).stream()
+                                .map(dates -> listed(dates, facts))
+                                .toList(),
+                wish.byDate() ? months(page(found, wish, step), facts) : List.of(),
+                (wish.page() + 1) * step < size ? address(wish) : "");
+    }
+
+    private static List<String> sorted(List<String> some) {
+        return List.copyOf(new TreeSet<>(some));
+    }
+
+    private static <T> List<T> page(List<T> all, Wish wish, int step) {
+        return all.stream().skip((long) wish.page() * step).limit(step).toList();
+    }
+
+    private static Map<Long, List<Session>> byOffering(List<Session> sessions) {
+        Map<Long, List<Session>> by = new LinkedHashMap<>();
+        sessions.forEach(s ->
+                by.computeIfAbsent(s.offering().id(), id -> new ArrayList<>()).add(s));
+        return by;
+    }
+
+    private static String address(Wish wish) {
+        return UriComponentsBuilder.fromPath("/")
+                .queryParam("by", wish.by())
+                .queryParam("q", "{q}")
+                .queryParam("label", "{label}")
+                .queryParam("place", "{place}")
+                .queryParam("page", wish.page() + 1)
+                .encode()
+                .buildAndExpand(wish.q(), wish.label(), wish.place())
+                .toUriString();
+    }
+
+    private static String placeOf(Offering o) {
+        return o.venue().map(Venue::isOnline).orElse(false) ? ONLINE : o.place();
+    }
+
+    private static Listed listed(List<Session> dates, Facts facts) {
+        Offering o = dates.get(0).offering();
+        List<ListedDate> first =
+                dates.stream().limit(DATES_EACH).map(s -> date(s, facts)).toList();
+        return new Listed(
+                o.slug(),
+                o.title(),
+                o.summary(),
+                placeOf(o),
+                o.front().price(),
+                o.front().tint().code(),
+                o.front().picture(),
+                o.isSeries() ? "One registration for all dates" : "",
+                o.front().labels(),
+                first,
+                dates.size() - first.size());
+    }
+
+    private static ListedDate date(Session s, Facts facts) {
+        SeatCount count = facts.counts().getOrDefault(s.id(), SeatCount.NONE);
+        SeatsLeft left = SeatsLeft.of(s, count);
+        return new ListedDate(
+                s.id(),
+                s.offering().slug(),
+                s.offering().title(),
+                s.isOnline() ? ONLINE : s.place(),
+                s.offering().front().tint().code(),
+                OfferingDates.when(s, facts.visitor(), facts.now()),
+                OfferingDates.here(s, facts.visitor()),
+                left.words(),
+                left.told() ? SeatStrip.ofCounts(s.seats(), s.keptBack(), count.taken(), 0, 3.8) : null);
+    }
+
+    private static List<Month> months(List<Session> sessions, Facts facts) {
+        Map<String, List<ListedDate>> months = new LinkedHashMap<>();
+        sessions.forEach(s -> months.computeIfAbsent(
+                        MONTH.format(s.start().atZone(OfferingDates.clock(s, facts.visitor()))),
+                        month -> new ArrayList<>())
+                .add(date(s, facts)));
+        return months.entrySet().stream()
+                .map(e -> new Month(e.getKey(), e.getValue()))
+                .toList();
+    }
+}
