@@ -118,7 +118,7 @@ class RolesTest {
         return new Thing(at, registration, paid.of(registration).get(0).id());
     }
 
-    private static Map<String, List<String>> rows() throws IOException {
+    static Map<String, List<String>> rows() throws IOException {
         Map<String, List<String>> rows = new TreeMap<>();
         for (String line : Files.readAllLines(Path.of("src/test/resources/roles.txt"))) {
             String[] words = line.strip().split("\\s+");

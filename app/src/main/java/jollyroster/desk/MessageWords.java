@@ -3,11 +3,31 @@ package jollyroster.desk;
 import java.util.Locale;
 import jollyroster.core.dates.Offset;
 import jollyroster.core.messages.Anchor;
+import jollyroster.outbox.LetterKind;
+import jollyroster.outbox.OutboxQueries;
 
 /** What a message is, in words. */
 final class MessageWords {
 
     private MessageWords() {}
+
+    static String of(OutboxQueries.Item item) {
+        return item.kind().map(MessageWords::of).orElseGet(() -> of(item.anchor(), item.offset()));
+    }
+
+    private static String of(LetterKind kind) {
+        return switch (kind) {
+            case INVITED -> "Invitation";
+            case INVITED_AGAIN -> "Reminder of an invitation";
+            case NO_ROOM -> "Request declined";
+            case ANSWERED -> "To the organiser: an answer";
+            case ANSWERS -> "To the organiser: how answers stand";
+            case YOUR_REGISTRATIONS -> "Link to own registrations";
+            case ADDRESS_CHANGED -> "Address changed, to the old one";
+            case CONFIRM_ADDRESS -> "Asks to confirm a new address";
+            case JOIN_TEAM -> "Invitation to the team";
+        };
+    }
 
     static String of(Anchor anchor, Offset offset) {
         return switch (anchor) {
@@ -31,7 +51,7 @@ final class MessageWords {
             case RECEIPT -> "Receipt";
             case REFUNDED -> "Money refunded";
             case WRITTEN -> "From the organiser";
-            case LETTER -> "Letter to the team";
+            case LETTER -> "Message";
             case BEFORE_START -> "Reminder, " + amount(offset) + " before";
         };
     }

@@ -9,6 +9,9 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
+import jollyroster.core.messages.Anchor;
+import jollyroster.outbox.LetterKind;
 import jollyroster.outbox.Letters;
 import jollyroster.outbox.MailChannel;
 import jollyroster.outbox.MessageState;
@@ -36,6 +39,8 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 class OutboxController {
 
     private static final int MOST_SHOWN = 200;
+    private static final int SENDINGS = 10;
+    private static final int NAMES = 8;
     private final OutboxQueries outbox;
     private final OutboxCommands commands;
     private final MailChannel mail;
@@ -61,64 +66,110 @@ class OutboxController {
         this.clock = clock;
     }
 
-    /** A message in the list. @param moved what quiet hours did to it; empty for nothing */
+    /**
+     * A message in the list.
+     *
+     * @param who by name; the address where no name is known
+     * @param address of what it is about; empty for nothing
+     * @param moved what quiet hours did to it; empty for nothing
+     */
     record Line(
             long id,
             long session,
             String at,
             String ahead,
             String what,
+            String anchor,
             String who,
             String recipient,
             String title,
+            String address,
             String state,
             String reason,
             String moved,
             boolean canRetry) {}
 
-    /** Lines that say the same of several people: sent at one time, about one session. */
-    record Sending(String at, String ahead, String what, String title, long session, String people, List<Line> lines) {}
+    /**
+     * Lines that say the same of several people: sent at one time, about one thing.
+     *
+     * @param lines the first of them
+     * @param more how many more there are
+     * @param all the address that lists them all
+     */
+    record Sending(
+            String at,
+            String ahead,
+            String what,
+            String title,
+            String address,
+            String people,
+            List<Line> lines,
+            int more,
+            String all) {}
 
     record Total(String show, String word, int messages, boolean lit) {}
 
     @GetMapping("/desk/outbox")
-    String outbox(@RequestParam(defaultValue = "planned") String show, Model model) {
-        Map<MessageState, Integer> totals = outbox.totals();
-        List<Item> items = outbox.list(states(show), MOST_SHOWN);
+    String outbox(
+            @RequestParam(defaultValue = "planned") String show,
+            @RequestParam(defaultValue = "0") long session,
+            @RequestParam(defaultValue = "") String what,
+            @RequestParam(defaultValue = "0") int page,
+            Model model) {
+        Optional<Anchor> anchor =
+                Stream.of(Anchor.values()).filter(a -> a.name().equals(what)).findFirst();
+        boolean whole = session > 0 || anchor.isPresent();
+        List<Item> items = outbox.list(states(show), session, anchor, MOST_SHOWN);
         Map<Long, Letters.Line> people =
                 letters.lines(items.stream().map(Item::registration).distinct().toList());
         model.addAttribute("show", show);
-        model.addAttribute(
-                "totals",
-                List.of(
-                        total(
-                                "planned",
-                                "planned",
-                                totals.getOrDefault(MessageState.PLANNED, 0)
-                                        + totals.getOrDefault(MessageState.SENDING, 0),
-                                show),
-                        total("sent", "sent", totals.getOrDefault(MessageState.SENT, 0), show),
-                        total("failed", "failed", totals.getOrDefault(MessageState.FAILED, 0), show),
-                        total("withdrawn", "withdrawn", totals.getOrDefault(MessageState.WITHDRAWN, 0), show)));
+        model.addAttribute("totals", totals(show));
         List<Line> lines = items.stream().map(i -> line(i, people)).toList();
+        List<Sending> all = together(lines, show, whole ? MOST_SHOWN : NAMES);
+        int from = Math.max(0, Math.min(page, all.size() / SENDINGS)) * SENDINGS;
         model.addAttribute("shown", lines.size());
-        model.addAttribute("sendings", together(lines));
+        model.addAttribute("sendings", all.stream().skip(from).limit(SENDINGS).toList());
+        model.addAttribute("next", from + SENDINGS < all.size() ? from / SENDINGS + 1 : 0);
+        model.addAttribute("whole", whole);
+        model.addAttribute("session", session);
+        model.addAttribute("what", what);
         model.addAttribute("most", MOST_SHOWN);
         model.addAttribute("trayOnly", !mail.reachesPeople());
         return "desk/outbox";
     }
 
-    private static List<Sending> together(List<Line> lines) {
-        Map<String, List<Line>> groups = new LinkedHashMap<>();
-        lines.forEach(l -> groups.computeIfAbsent(l.at() + "|" + l.what() + "|" + l.session(), key -> new ArrayList<>())
-                .add(l));
-        return groups.values().stream().map(OutboxController::sending).toList();
+    private List<Total> totals(String show) {
+        Map<MessageState, Integer> totals = outbox.totals();
+        int planned = totals.getOrDefault(MessageState.PLANNED, 0) + totals.getOrDefault(MessageState.SENDING, 0);
+        return List.of(
+                total("planned", "planned", planned, show),
+                total("sent", "sent", totals.getOrDefault(MessageState.SENT, 0), show),
+                total("failed", "failed", totals.getOrDefault(MessageState.FAILED, 0), show),
+                total("withdrawn", "withdrawn", totals.getOrDefault(MessageState.WITHDRAWN, 0), show));
     }
 
-    private static Sending sending(List<Line> lines) {
+    private static List<Sending> together(List<Line> lines, String show, int names) {
+        Map<String, List<Line>> groups = new LinkedHashMap<>();
+        lines.forEach(l -> groups.computeIfAbsent(l.at() + "|" + l.what() + "|" + l.address(), key -> new ArrayList<>())
+                .add(l));
+        return groups.values().stream().map(some -> sending(some, show, names)).toList();
+    }
+
+    private static Sending sending(List<Line> lines, String show, int names) {
         Line first = lines.get(0);
         String people = lines.size() == 1 ? "one person" : lines.size() + " people";
-        return new Sending(first.at(), first.ahead(), first.what(), first.title(), first.session(), people, lines);
+        List<Line> named = lines.stream().limit(names).toList();
+        String all = "/desk/outbox?show=" + show + "&session=" + first.session() + "&what=" + first.anchor();
+        return new Sending(
+                first.at(),
+                first.ahead(),
+                first.what(),
+                first.title(),
+                first.address(),
+                people,
+                named,
+                lines.size() - named.size(),
+                all);
     }
 
     private static Total total(String show, String word, int messages, String shown) {
@@ -144,14 +195,33 @@ class OutboxController {
                 item.session(),
                 Times.dayAndTime(at, home),
                 ahead ? "in " + Times.length(java.time.Duration.between(clock.instant(), at)) : "",
-                MessageWords.of(item.anchor(), item.offset()),
-                about.map(Letters.Line::name).orElse(""),
+                MessageWords.of(item),
+                item.anchor().name(),
+                about.map(Letters.Line::name).orElseGet(() -> addressee(item)),
                 item.recipient(),
-                about.map(Letters.Line::title).orElse(""),
+                about.map(Letters.Line::title).orElseGet(() -> item.given().text("title")),
+                address(item),
                 item.state().name().toLowerCase(Locale.ROOT),
                 item.reason(),
                 moved(item, home),
                 item.state() == MessageState.FAILED);
+    }
+
+    /** Of a letter about no registration: by the name it was given, else by the address. */
+    private static String addressee(Item item) {
+        boolean toTeam = item.kind()
+                .filter(k -> k == LetterKind.ANSWERED || k == LetterKind.ANSWERS)
+                .isPresent();
+        String name = item.given().text("name");
+        return toTeam || name.isEmpty() ? item.recipient() : name;
+    }
+
+    private static String address(Item item) {
+        if (item.session() > 0) {
+            return "/desk/sessions/" + item.session();
+        }
+        int offering = item.given().number("offering");
+        return offering > 0 ? "/desk/offerings/" + offering + "/guests" : "";
     }
 
     private static String moved(Item item, ZoneId home) {

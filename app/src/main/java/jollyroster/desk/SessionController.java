@@ -11,6 +11,7 @@ import jollyroster.exchange.CalendarEntry;
 import jollyroster.exchange.Calendars;
 import jollyroster.platform.Address;
 import jollyroster.platform.DeskPage;
+import jollyroster.platform.MarginNote;
 import jollyroster.platform.SignedIn;
 import jollyroster.programme.Session;
 import jollyroster.seating.ChangeSeatCommands;
@@ -74,7 +75,7 @@ class SessionController {
         model.addAttribute("view", page.view());
         model.addAttribute("rows", page.rows());
         page.fill().ifPresent(fill -> model.addAttribute("fill", fill));
-        model.addAttribute("notes", page.notes());
+        model.addAttribute("notes", page.notes().stream().map(this::allowed).toList());
         return "desk/session";
     }
 
@@ -177,5 +178,11 @@ class SessionController {
                 .contentType(new MediaType("text", "calendar", StandardCharsets.UTF_8))
                 .header("Content-Disposition", "attachment; filename=\"session-" + id + ".ics\"")
                 .body(calendars.publish(s.offering().title(), List.of(entry)));
+    }
+
+    /** Hosts and helpers read what an organiser reads, and are led only to sessions and public pages. */
+    private MarginNote allowed(MarginNote note) {
+        boolean apart = note.address().startsWith("/desk/") && !note.address().startsWith("/desk/sessions/");
+        return apart && !signedIn.isOrganiser() ? note.withoutAction() : note;
     }
 }

@@ -184,7 +184,7 @@ final class SessionNotes {
                         MessageWords.of(c.anchor(), c.offset()) + ", to " + c.messages()
                                 + (c.messages() == 1 ? " person." : " people, each outside their quiet hours."),
                         "See it",
-                        "/desk/outbox"));
+                        "/desk/outbox?session=" + facts.session().id()));
     }
 
     private static Optional<MarginNote> empty(SessionFacts facts) {

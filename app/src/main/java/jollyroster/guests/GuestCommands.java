@@ -207,7 +207,12 @@ public class GuestCommands implements Invitations {
     }
 
     private boolean turnAway(long offering, PleaRecord asked, Instant now) {
-        letters.refuse(asked.getId(), asked.getName(), asked.getEmail(), title(offering), now);
+        letters.refuse(
+                asked.getId(),
+                asked.getName(),
+                asked.getEmail(),
+                new InvitationLetters.Offered(offering, title(offering)),
+                now);
         return true;
     }
 }

@@ -57,10 +57,16 @@ class InvitationLetters {
     }
 
     /** Tells somebody who asked to come that there is no room. */
-    void refuse(long plea, String name, String email, String title, Instant now) {
-        Facts given = Facts.of("first_name", firstName(name)).and("title", title);
+    void refuse(long plea, String name, String email, Offered offering, Instant now) {
+        Facts given = Facts.of("first_name", firstName(name))
+                .and("name", name)
+                .and("offering", offering.id())
+                .and("title", offering.title());
         outbox.letter(LetterKind.NO_ROOM, "plea-" + plea, email, given, "", now);
     }
+
+    /** What somebody asked to come to. */
+    record Offered(long id, String title) {}
 
     private static String firstName(String name) {
         return name.split(" ", 2)[0];
@@ -72,6 +78,8 @@ class InvitationLetters {
                 + Times.hours(first.zonedStart(), first.end().atZone(first.zone())) + " " + Times.city(first.zone())
                 + " time";
         return Facts.of("first_name", firstName(to.name()))
+                .and("name", to.name())
+                .and("offering", first.offering().id())
                 .and("title", first.offering().title())
                 .and("starts", starts)
                 .and("more_dates", dates.size() > 1)

@@ -44,6 +44,7 @@ public class TellCommands {
                 .and("reply", reply.code())
                 .and("title", book.offering().title())
                 .and("starts", Times.dayAndTime(book.start(), book.zone()))
+                .and("offering", book.offering().id())
                 .and("answers_link", answers(book.offering()));
         outbox.letter(
                 LetterKind.ANSWERED,
@@ -71,8 +72,10 @@ public class TellCommands {
     @Transactional
     public void ofMany(Offering offering, String summary, Instant upTo, Actor actor) {
         actor.requireTeam();
-        Facts given =
-                Facts.of("title", offering.title()).and("summary", summary).and("answers_link", answers(offering));
+        Facts given = Facts.of("title", offering.title())
+                .and("offering", offering.id())
+                .and("summary", summary)
+                .and("answers_link", answers(offering));
         outbox.letter(
                 LetterKind.ANSWERS,
                 "told-" + offering.id() + "-" + upTo.getEpochSecond(),

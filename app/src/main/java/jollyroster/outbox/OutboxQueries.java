@@ -15,6 +15,7 @@ import java.util.Set;
 import jollyroster.core.dates.Offset;
 import jollyroster.core.messages.Anchor;
 import jollyroster.core.messages.PlanLine;
+import jollyroster.platform.Facts;
 import jollyroster.platform.Reads;
 import jollyroster.platform.Remembered;
 import jollyroster.platform.TableChanges;
@@ -41,7 +42,7 @@ public class OutboxQueries {
         this.reads = reads;
     }
 
-    /** One message as a list shows it. */
+    /** One message as a list shows it. @param kind of a letter about no registration @param given what it was given */
     public record Item(
             long id,
             String key,
@@ -49,6 +50,8 @@ public class OutboxQueries {
             long session,
             Anchor anchor,
             Offset offset,
+            Optional<LetterKind> kind,
+            Facts given,
             String recipient,
             String subject,
             MessageState state,
@@ -87,12 +90,17 @@ public class OutboxQueries {
     /**
      * Messages in one state: planned and sending by when they are due, the others by when they were settled, latest
      * first.
+     *
+     * @param session only those about it; 0 for any
+     * @param anchor only these; empty for any
      */
-    public List<Item> list(Collection<MessageState> states, int most) {
+    public List<Item> list(Collection<MessageState> states, long session, Optional<Anchor> anchor, int most) {
         boolean ahead = states.contains(MessageState.PLANNED);
         return reads.sql()
                 .selectFrom(MESSAGE)
                 .where(MESSAGE.STATE.in(names(states)))
+                .and(session == 0 ? DSL.noCondition() : MESSAGE.SESSION_ID.eq(session))
+                .and(anchor.map(a -> MESSAGE.ANCHOR.eq(a.name())).orElseGet(DSL::noCondition))
                 .orderBy(
                         ahead
                                 ? List.of(MESSAGE.DUE_AT.asc(), MESSAGE.ID.asc())
@@ -218,6 +226,8 @@ public class OutboxQueries {
                 m.getSessionId(),
                 Anchor.valueOf(m.getAnchor()),
                 new Offset(m.getAmount(), Offset.Unit.valueOf(m.getUnit())),
+                m.getTemplate().isEmpty() ? Optional.empty() : Optional.of(LetterKind.valueOf(m.getTemplate())),
+                m.getTemplate().isEmpty() ? Facts.none() : Facts.read(m.getGiven()),
                 m.getRecipient(),
                 m.getSubject(),
                 MessageState.valueOf(m.getState()),

@@ -11,6 +11,11 @@ package jollyroster.platform;
  */
 public record MarginNote(String lead, String text, String action, String address, String level) {
 
+    /** For whoever may not go where it leads. */
+    public MarginNote withoutAction() {
+        return new MarginNote(lead, text, "", "", level);
+    }
+
     public static MarginNote remark(String lead, String text) {
         return new MarginNote(lead, text, "", "", "remark");
     }

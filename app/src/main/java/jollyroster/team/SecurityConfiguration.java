@@ -1,8 +1,13 @@
 package jollyroster.team;
 
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import jollyroster.platform.Refusal;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.HttpMethod;
+import org.springframework.security.access.AccessDeniedException;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.config.annotation.web.configurers.HeadersConfigurer;
 import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
@@ -12,6 +17,7 @@ import org.springframework.security.web.authentication.AuthenticationSuccessHand
 import org.springframework.security.web.authentication.SavedRequestAwareAuthenticationSuccessHandler;
 import org.springframework.security.web.authentication.UsernamePasswordAuthenticationFilter;
 import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
+import org.springframework.security.web.csrf.CsrfException;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
 import org.springframework.security.web.savedrequest.HttpSessionRequestCache;
 
@@ -67,6 +73,7 @@ class SecurityConfiguration {
                         .failureUrl("/sign-in?wrong"))
                 .logout(logout -> logout.logoutUrl("/sign-out").logoutSuccessUrl("/sign-in?out"))
                 .requestCache(cache -> cache.requestCache(deskOnly()))
+                .exceptionHandling(handling -> handling.accessDeniedHandler(SecurityConfiguration::refuse))
                 .csrf(csrf -> csrf.csrfTokenRepository(tokenInCookie())
                         .ignoringRequestMatchers("/hooks/**", "/standin/meeting/*/leave", "/my/*/no-reminders"))
                 .addFilterBefore(throttle, UsernamePasswordAuthenticationFilter.class)
@@ -89,6 +96,15 @@ class SecurityConfiguration {
         CookieCsrfTokenRepository tokens = new CookieCsrfTokenRepository();
         tokens.setCookieCustomizer(cookie -> cookie.sameSite("Lax"));
         return tokens;
+    }
+
+    /** An old form is another thing than a role that does not reach. */
+    private static void refuse(HttpServletRequest request, HttpServletResponse response, AccessDeniedException denied)
+            throws IOException {
+        request.setAttribute(Refusal.OLD_FORM, denied instanceof CsrfException);
+        if (!response.isCommitted()) {
+            response.sendError(HttpServletResponse.SC_FORBIDDEN);
+        }
     }
 
     private static void headers(HeadersConfigurer<HttpSecurity> headers) {

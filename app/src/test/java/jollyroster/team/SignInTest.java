@@ -122,7 +122,7 @@ class SignInTest {
                 .response()
                 .body();
         assertThat(csv)
-                .startsWith("state,name,email,phone,people,zone,registered,")
+                .startsWith("state,name,email,phone,people,zone,registered (America/Halifax),")
                 .contains("registered,'=cmd()|Kofi,kofi@crew.example");
         assertThat(organiser
                         .get("/desk/sessions/" + at.session() + "/session.ics")
