@@ -131,7 +131,7 @@ class OutboxController {
         model.addAttribute("sendings", all.stream().skip(from).limit(SENDINGS).toList());
         model.addAttribute("next", from + SENDINGS < all.size() ? from / SENDINGS + 1 : 0);
         model.addAttribute("whole", whole);
-        model.addAttribute("session", session);
+        model.addAttribute("about", session);
         model.addAttribute("what", what);
         model.addAttribute("most", MOST_SHOWN);
         model.addAttribute("trayOnly", !mail.reachesPeople());

@@ -100,12 +100,17 @@ class SessionAssembler {
                     case WANTED ->
                         s.link().tries() == 0
                                 ? "The meeting link is being made."
-                                : "The meeting link is late: " + s.link().problem()
-                                        + " It is asked for again by itself.";
+                                : "The meeting link is late: " + s.link().problem() + askedAgain(s);
                     case MADE -> "The meeting link is made.";
                     case FAILED ->
-                        "The meeting link could not be made: " + s.link().problem();
+                        "The meeting link could not be made: " + s.link().problem() + askedAgain(s);
                 };
+    }
+
+    private static String askedAgain(Session s) {
+        return Optional.ofNullable(s.link().askedAgain())
+                .map(at -> " It is asked for again by itself, next at " + Times.time(at.atZone(s.zone())) + ".")
+                .orElse("");
     }
 
     private static List<SessionView.OtherDate> otherDates(SessionFacts facts) {

@@ -107,6 +107,12 @@ public class DigestWorker {
                 .max(Instant::compareTo);
     }
 
+    /** Who said yes and waits for a seat, counted among them. */
+    private String waiting(Session s) {
+        int people = guests.waiting(s.book());
+        return people == 0 ? "" : "; " + people + " of those who said yes wait for a seat";
+    }
+
     private String summary(Offering offering, Instant now) {
         StringBuilder words = new StringBuilder("How answers to " + offering.title() + " stand. ");
         List<Session> coming = programme.sessionsOf(offering.id()).stream()
@@ -121,7 +127,9 @@ public class DigestWorker {
                     .append(answers.getOrDefault(Reply.MAYBE, 0))
                     .append(" maybe, ")
                     .append(answers.getOrDefault(Reply.NO, 0))
-                    .append(" no. ");
+                    .append(" no")
+                    .append(waiting(s))
+                    .append(". ");
         }
         long silent = guests.list(offering.id()).stream()
                 .filter(i -> i.state().isEmpty())

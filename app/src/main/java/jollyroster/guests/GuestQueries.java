@@ -151,6 +151,18 @@ public class GuestQueries {
         return answers;
     }
 
+    /** How many people said yes and have no seat yet. */
+    public int waiting(long session) {
+        return reads.sql()
+                .select(DSL.coalesce(DSL.sum(REGISTRATION.PARTY), DSL.inline(0)))
+                .from(REGISTRATION)
+                .where(REGISTRATION.SESSION_ID.eq(session))
+                .and(REGISTRATION.STATE.in(RegistrationState.WAITLISTED.name(), RegistrationState.CALLED_UP.name()))
+                .fetchSingle()
+                .value1()
+                .intValue();
+    }
+
     /** The names of those who come to each of these sessions, in order of answering, at most so many of each. */
     public Map<Long, List<String>> coming(Collection<Long> sessions, int most) {
         var ranked = reads.sql()

@@ -2,6 +2,7 @@ package jollyroster.hosting;
 
 import java.time.Duration;
 import java.time.ZoneId;
+import java.time.ZonedDateTime;
 import java.util.List;
 import java.util.Optional;
 import jollyroster.core.dates.Interval;
@@ -20,6 +21,8 @@ import org.springframework.stereotype.Component;
 class WaysOut {
 
     private static final Duration WIDEST = Duration.ofDays(2);
+    private static final int DAY_BEGINS = 7;
+    private static final int DAY_ENDS = 22;
     private final TeamQueries team;
     private final ConflictFinder finder;
 
@@ -110,7 +113,16 @@ class WaysOut {
         Interval to = new Interval(
                 movable.start().plus(Duration.ofMinutes(rounded)), movable.end().plus(Duration.ofMinutes(rounded)));
         Interval around = new Interval(to.start().minus(WIDEST), to.end().plus(WIDEST));
-        return finder.withMoved(movable, to, around).isEmpty() ? Optional.of(to) : Optional.empty();
+        boolean good = isDecent(to, movable.zone()) || !isDecent(movable.span(), movable.zone());
+        return good && finder.withMoved(movable, to, around).isEmpty() ? Optional.of(to) : Optional.empty();
+    }
+
+    /** Whether it is held between seven in the morning and ten at night; nobody moves a session into the night. */
+    private static boolean isDecent(Interval held, ZoneId zone) {
+        ZonedDateTime start = held.start().atZone(zone);
+        ZonedDateTime end = held.end().atZone(zone);
+        return start.getHour() >= DAY_BEGINS
+                && !end.isAfter(start.toLocalDate().atTime(DAY_ENDS, 0).atZone(zone));
     }
 
     private List<Free> free(Session session, List<Mate> hosts, long instead, Interval window) {

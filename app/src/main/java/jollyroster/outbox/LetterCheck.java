@@ -1,6 +1,7 @@
 package jollyroster.outbox;
 
 import java.util.Optional;
+import org.springframework.context.annotation.Lazy;
 import org.springframework.stereotype.Component;
 
 /** Checks what is to be written to people, before it is kept. */
@@ -15,8 +16,16 @@ public class LetterCheck {
 
     private final LetterWriter writer;
 
-    LetterCheck(LetterWriter writer) {
+    private final Letters letters;
+
+    LetterCheck(LetterWriter writer, @Lazy Letters letters) {
         this.writer = writer;
+        this.letters = letters;
+    }
+
+    /** A text without problems as somebody who is registered would read it; empty when they are not. */
+    public Optional<String> preview(String body, long registration, long session) {
+        return letters.facts(registration, session).map(facts -> writer.preview(body, facts));
     }
 
     /** What is wrong, in words; empty when it can be sent. Names such as {@code {{first_name}}} must be known. */

@@ -118,6 +118,11 @@ class LetterWriter {
         return templates.problem(body, values(SAMPLE, Facts.none()));
     }
 
+    /** A text as one person would read it, as HTML. */
+    String preview(String body, Letters.Facts facts) {
+        return templates.compile(body).html(values(facts, Facts.none()));
+    }
+
     private static Map<String, Object> values(Letters.Facts facts, Facts given) {
         Map<String, Object> values = new LinkedHashMap<>(NOT_GIVEN);
         values.putAll(given.values());

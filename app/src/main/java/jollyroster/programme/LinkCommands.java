@@ -19,6 +19,7 @@ public class LinkCommands {
     static final List<Duration> WAITS =
             List.of(Duration.ofMinutes(1), Duration.ofMinutes(5), Duration.ofMinutes(15), Duration.ofHours(1));
 
+    private static final Duration EACH = Duration.ofHours(1);
     private final Writes writes;
     private final Clock clock;
 
@@ -41,19 +42,20 @@ public class LinkCommands {
                 .execute();
     }
 
-    /** Tries again later, or gives up when that has been done often enough. @param problem what the service said */
+    /** Tries again later, each hour once it has failed often, until the session is over. @param problem what the service said */
     @Transactional
     public void notYet(Session session, String problem, Actor actor) {
         actor.requireTeam();
         int tries = session.link().tries() + 1;
-        boolean givesUp = tries > WAITS.size();
-        Instant next = givesUp ? null : clock.instant().plus(WAITS.get(tries - 1));
+        boolean failed = tries > WAITS.size();
+        Instant next = clock.instant().plus(failed ? EACH : WAITS.get(tries - 1));
+        boolean over = !next.isBefore(session.end());
         writes.sql()
                 .update(SESSION)
-                .set(SESSION.LINK_STATE, (givesUp ? MeetingLink.State.FAILED : MeetingLink.State.WANTED).name())
+                .set(SESSION.LINK_STATE, (failed ? MeetingLink.State.FAILED : MeetingLink.State.WANTED).name())
                 .set(SESSION.LINK_TRIES, tries)
                 .set(SESSION.LINK_PROBLEM, problem)
-                .set(SESSION.LINK_NEXT_AT, next)
+                .set(SESSION.LINK_NEXT_AT, over ? null : next)
                 .where(SESSION.ID.eq(session.id()))
                 .execute();
     }

@@ -1,5 +1,6 @@
 package jollyroster.programme;
 
+import java.time.Instant;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -7,8 +8,14 @@ import org.jspecify.annotations.Nullable;
  *
  * @param room the name the service knows it by, or {@code null} until it is made
  * @param problem what the service said when it last failed; empty when it did not
+ * @param askedAgain when the service is asked next, or {@code null}
  */
-public record MeetingLink(State state, @Nullable String room, int tries, String problem) {
+public record MeetingLink(
+        State state,
+        @Nullable String room,
+        int tries,
+        String problem,
+        @Nullable Instant askedAgain) {
 
     /** From nothing asked for to made. */
     public enum State {
@@ -16,7 +23,7 @@ public record MeetingLink(State state, @Nullable String room, int tries, String 
         /** Asked for; the service will be asked (again). */
         WANTED,
         MADE,
-        /** The service was asked often enough. */
+        /** The service was asked often enough to say so; it is still asked each hour. */
         FAILED
     }
 }

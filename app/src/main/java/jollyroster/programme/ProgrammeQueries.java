@@ -185,7 +185,8 @@ public class ProgrammeQueries {
     /** Sessions whose meeting link the service should be asked for now, the longest due first. */
     public List<Session> wantingLinks(Instant now, int most) {
         return RowQueries.sessions(reads.sql())
-                .where(SESSION.LINK_STATE.eq(DSL.inline(MeetingLink.State.WANTED.name())))
+                .where(SESSION.LINK_STATE.in(
+                        DSL.inline(MeetingLink.State.WANTED.name()), DSL.inline(MeetingLink.State.FAILED.name())))
                 .and(SESSION.LINK_NEXT_AT.le(now))
                 .orderBy(SESSION.LINK_NEXT_AT)
                 .limit(most)

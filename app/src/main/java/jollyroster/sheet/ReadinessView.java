@@ -32,15 +32,16 @@ public final class ReadinessView {
         int n = finding.count();
         return switch (finding.kind()) {
             case NO_DATE -> "No date to come.";
-            case NO_SEATS -> "A date has no seats.";
+            case NO_SEATS -> finding.dates() == 1 ? "A date has no seats." : finding.dates() + " dates have no seats.";
             case NO_VENUE -> "No venue yet.";
             case NO_LINK -> "Online, but no link.";
             case NO_PROVIDER -> "No meeting service is set up.";
             case START_IN_PAST -> n == 1 ? "A date is in the past." : n + " dates are in the past.";
             case CUT_OFF_BEFORE_OPENING -> "Registration closes before it opens.";
             case LINK_FAILED -> n == 1 ? "A meeting link could not be made." : n + " meeting links could not be made.";
-            case HOST_DOUBLE_BOOKED -> finding.detail() + " is double-booked.";
-            case VENUE_DOUBLE_BOOKED -> finding.detail() + " is double-booked.";
+            case HOST_DOUBLE_BOOKED, VENUE_DOUBLE_BOOKED ->
+                finding.detail() + " is double-booked"
+                        + (finding.dates() == 1 ? "." : " on " + finding.dates() + " dates.");
             case NO_HOST -> n == 1 ? "A date has no host." : n + " dates have no host.";
             case NO_SUMMARY -> "No summary.";
             case NO_DESCRIPTION -> "No description.";
@@ -74,9 +75,9 @@ public final class ReadinessView {
             case NO_PROVIDER -> "Its links are made by one. Choose a venue with a fixed link instead.";
             case START_IN_PAST -> "Nobody can come to it any more.";
             case CUT_OFF_BEFORE_OPENING -> "Nobody could ever register.";
-            case LINK_FAILED -> "The meeting service was asked several times. Ask again on the session’s page.";
+            case LINK_FAILED -> "The meeting service was asked several times, and is asked again each hour.";
             case HOST_DOUBLE_BOOKED, VENUE_DOUBLE_BOOKED ->
-                Times.dayAndTime(at(finding), zone) + ", " + n
+                (finding.dates() == 1 ? "" : "First ") + Times.dayAndTime(at(finding), zone) + ", " + n
                         + " min, time to get ready included. See the host schedule.";
             case NO_HOST -> "Nobody is named to lead it, and nobody’s time is kept free.";
             case NO_SUMMARY -> "It stands under the title in every list.";

@@ -142,7 +142,7 @@ record AnswerFields(List<Field> own, List<Companion> companions) {
         if (!Answers.limits(q).isEmpty()) {
             parts.add(Answers.limits(q));
         }
-        if (parts.isEmpty() && !q.required()) {
+        if (!q.required()) {
             parts.add("if you like");
         }
         return String.join(", ", parts);

@@ -36,3 +36,9 @@ CREATE TABLE swap_declined (
   PRIMARY KEY (swap_id, registration_id)
 ) STRICT, WITHOUT ROWID;
 CREATE INDEX swap_declined_by_registration ON swap_declined (registration_id);
+
+-- A meeting link that failed is still asked for, each hour.
+DROP INDEX session_wants_link;
+CREATE INDEX session_wants_link ON session (link_next_at) WHERE link_state IN ('WANTED', 'FAILED');
+UPDATE session SET link_next_at = starts_at WHERE link_state = 'FAILED' AND link_next_at IS NULL
+  AND starts_at > strftime('%Y-%m-%dT%H:%M:%fZ', 'now');

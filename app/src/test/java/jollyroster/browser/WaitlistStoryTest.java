@@ -175,12 +175,13 @@ class WaitlistStoryTest {
             page.click("text=Write to them");
             page.fill("#subject", "Where to park");
             page.fill("#body", "Hello {{first_name}}, park at the {{quay}}.");
-            page.click(".deeds >> text=Write >> nth=-1");
+            page.click("text=See it first");
             assertThat(page.locator(".warned")).containsText("A name between {{ }} is not known");
-            page.locator("[data-choose-all]").check();
             page.fill("#body", "Hello {{first_name}}, park at the quay.");
-            page.click(".deeds button >> text=Write");
-            assertThat(page.locator(".said")).containsText("Written to");
+            page.click("text=See it first");
+            assertThat(page.locator(".mail-words")).containsText("park at the quay.");
+            page.click("text=Send");
+            assertThat(page.locator(".said")).containsText("Sent to");
         }
     }
 }

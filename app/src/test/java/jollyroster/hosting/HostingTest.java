@@ -110,6 +110,18 @@ class HostingTest {
     }
 
     @Test
+    void nobody_is_told_to_hold_an_evening_in_the_night() {
+        long host = host();
+        Published one = saltmarrow.publish(seats(3).at("2027-05-07T19:00"));
+        Published other = saltmarrow.publish(seats(3).at("2027-05-07T20:00"));
+        schedule.lead(one.session(), List.of(host), Saltmarrow.ORGANISER);
+        schedule.lead(other.session(), List.of(host), Saltmarrow.ORGANISER);
+        Browserless.Page lanes = Browserless.organiser(port).get("/desk/lanes?at=2027-05-07");
+        assertThat(lanes.document().select(".conflicts .minutes").text()).isEqualTo("60 min");
+        assertThat(lanes.document().select(".ways input[name=start]")).isEmpty();
+    }
+
+    @Test
     void the_lanes_offer_ways_out_and_moving_re_checks_at_once() {
         long host = host();
         Published one = saltmarrow.publish(seats(3).at("2027-04-08T10:00"));
@@ -253,6 +265,7 @@ class HostingTest {
             clock.windOn(Duration.ofHours(1));
         }
         assertThat(link(failing).state()).isEqualTo(MeetingLink.State.FAILED);
+        assertThat(link(failing).askedAgain()).as("still asked for, each hour").isNotNull();
         Browserless organiser = Browserless.organiser(port);
         assertThat(organiser
                         .get("/desk/offerings/" + failing.offering())
@@ -260,6 +273,12 @@ class HostingTest {
                         .select(".notes")
                         .text())
                 .contains("A meeting link could not be made.");
+        assertThat(organiser
+                        .get("/desk/sessions/" + failing.session())
+                        .document()
+                        .select(".link-line")
+                        .text())
+                .contains("It is asked for again by itself, next at");
         meetings.setMood(MeetingCommands.Mood.PROMPT);
         organiser.post(
                 "/desk/sessions/" + failing.session(), "/desk/schedule/" + failing.session() + "/link", Map.of());

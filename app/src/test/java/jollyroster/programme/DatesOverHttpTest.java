@@ -74,11 +74,11 @@ class DatesOverHttpTest {
     void an_unknown_venue_or_host_is_named_where_it_stands() {
         Published at = saltmarrow.publish(seats(8));
         Browserless.Page page =
-                send(at, "/dates", Map.of("typed", "6 Apr 2027 10-11 @ Nowhere\n7 Apr 2027 10-11 with Nobody"));
+                send(at, "/dates", Map.of("typed", "6 Apr 2027 @ Nowhere 10-11\n7 Apr 2027 10-11 with Nobody"));
         assertThat(page.status()).isEqualTo(422);
         assertThat(page.document().select("#readings .wrong").eachText())
                 .containsExactly(
-                        "1 There is no venue “Nowhere”; add it under Setup column 20",
+                        "1 There is no venue “Nowhere”; add it under Setup column 14",
                         "2 Nobody on the team is called “Nobody” column 23");
         assertThat(starts(at.offering())).hasSize(1);
     }

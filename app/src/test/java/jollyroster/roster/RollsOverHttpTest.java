@@ -203,7 +203,18 @@ class RollsOverHttpTest {
         post(at, "/write", Map.of("r", String.valueOf(one), "subject", "Tides", "body", "Hello {{nobody}}"));
         assertThat(organiser.get(rolls(at)).document().select("#body").text()).isNotEmpty();
         assertThat(written(one)).isEmpty();
-        post(at, "/write", Map.of("all", "true", "subject", "Tides", "body", "Hello {{first_name}}, bring boots."));
+        post(
+                at,
+                "/write",
+                Map.of(
+                        "all",
+                        "true",
+                        "sure",
+                        "true",
+                        "subject",
+                        "Tides",
+                        "body",
+                        "Hello {{first_name}}, bring boots."));
         assertThat(written(one)).containsExactly("Tides");
         assertThat(written(elsewhere)).isEmpty();
 

@@ -10,7 +10,7 @@ import org.jspecify.annotations.Nullable;
 
 /**
  * What a typed line says beside days and times: {@code @ venue}, {@code with host and host}, {@code 8 seats}. A name ends
- * at a comma or at the next such word; between double quotes it may hold anything, a quote written twice.
+ * at a comma, at times or at the next such word; between double quotes it may hold anything, a quote written twice.
  */
 final class TypedOptions {
 
@@ -21,9 +21,13 @@ final class TypedOptions {
     private static final Pattern VENUE = DayWords.pattern("@\\s*");
     private static final Pattern HOSTS = DayWords.pattern("with\\s+(?=[\"\\p{L}])");
     private static final Pattern QUOTED = Pattern.compile("\"((?:[^\"]|\"\")*)(\"?)");
+    /** {@code 10-12}, {@code 7pm-8:30pm}: nobody is called so, but times are typed behind names. */
+    private static final String TIMES = "\\s\\d{1,2}(?:[:.h]\\d{2})?\\s*(?:am|pm)?\\s*[-\u2013\u2014]\\s*\\d{1,2}"
+            + "(?:[:.h]\\d{2})?\\s*(?:am|pm)?(?=$|[\\s,;@])";
+
     private static final String STOP =
             "(?=\\s*(?:$|[,;@\"]|\\s(?:with|from|until|till|except)\\s|\\s\\d{1,9}\\s+seats?\\b"
-                    + "|\\sseats?\\s+\\d|\\s(?:x|×)\\s*\\d))";
+                    + "|\\sseats?\\s+\\d|\\s(?:x|×)\\s*\\d|" + TIMES + "))";
     private static final Pattern BARE = DayWords.pattern("(\\S.*?)" + STOP);
     private static final Pattern BARE_HOST = DayWords.pattern("(\\p{L}.*?)(?=\\s+and\\s|\\s*&|" + STOP.substring(3));
     private static final Pattern NEXT_HOST =

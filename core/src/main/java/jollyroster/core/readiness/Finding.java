@@ -10,9 +10,10 @@ import org.jspecify.annotations.Nullable;
  * @param at an instant the remark needs (a clock change), or {@code null}
  * @param count a number the remark needs (sessions or people concerned, minutes, a room's size); 0 when it needs none
  * @param detail a name the remark needs (a host, a question); empty when it needs none
+ * @param dates how many dates it is about, of which {@code session} and {@code at} are the first; 1 at least
  */
 public record Finding(
-        Kind kind, @Nullable Long session, @Nullable Instant at, int count, String detail) {
+        Kind kind, @Nullable Long session, @Nullable Instant at, int count, String detail, int dates) {
 
     /** What was found, how grave it is, and which part of the sheet it is about. */
     public enum Kind {
@@ -87,6 +88,16 @@ public record Finding(
         INTAKE,
         DATES,
         MESSAGES
+    }
+
+    /** About one date, or the offering as a whole. */
+    public Finding(Kind kind, @Nullable Long session, @Nullable Instant at, int count, String detail) {
+        this(kind, session, at, count, detail, 1);
+    }
+
+    /** The same of so many dates, of which this is the first. */
+    Finding onDates(int all) {
+        return new Finding(kind, session, at, count, detail, all);
     }
 
     static Finding about(Kind kind) {

@@ -1,7 +1,9 @@
 package jollyroster.core.readiness;
 
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import jollyroster.core.openhours.Claim;
 import jollyroster.core.readiness.Finding.Kind;
@@ -48,8 +50,13 @@ final class PlaceFindings {
                 : Stream.of(Finding.on(concerned.get(0).id(), kind, concerned.size(), ""));
     }
 
+    /** One for each host and venue, however often it is double-booked. */
     private static Stream<Finding> clashes(Sheet sheet) {
-        return sheet.clashes().stream().map(PlaceFindings::clash);
+        Map<List<Object>, List<Finding>> alike = sheet.clashes().stream()
+                .map(PlaceFindings::clash)
+                .collect(Collectors.groupingBy(
+                        f -> List.of(f.kind(), f.detail()), LinkedHashMap::new, Collectors.toList()));
+        return alike.values().stream().map(some -> some.get(0).onDates(some.size()));
     }
 
     private static Finding clash(Clash clash) {

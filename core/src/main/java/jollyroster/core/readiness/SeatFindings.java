@@ -1,5 +1,6 @@
 package jollyroster.core.readiness;
 
+import java.util.List;
 import java.util.function.Predicate;
 import java.util.function.ToIntFunction;
 import java.util.stream.Stream;
@@ -14,9 +15,7 @@ final class SeatFindings {
 
     static Stream<Finding> of(Sheet sheet) {
         return Stream.of(
-                        sheet.sessions().stream()
-                                .filter(date -> date.seats() < 1)
-                                .map(date -> Finding.on(date.id(), Kind.NO_SEATS, 0, "")),
+                        first(sheet, Kind.NO_SEATS, d -> d.seats() < 1, d -> 0),
                         first(sheet, Kind.ROOM_TOO_SMALL, d -> !d.isOnline() && isTooSmall(d), SeatFindings::room),
                         first(sheet, Kind.ROOM_LIMIT_LOW, d -> d.isOnline() && isTooSmall(d), SeatFindings::room),
                         first(sheet, Kind.ALL_KEPT_BACK, d -> d.seats() > 0 && d.keptBack() >= d.seats(), Date::seats),
@@ -37,9 +36,10 @@ final class SeatFindings {
     }
 
     private static Stream<Finding> first(Sheet sheet, Kind kind, Predicate<Date> odd, ToIntFunction<Date> number) {
-        return sheet.sessions().stream()
-                .filter(odd)
+        List<Date> found = sheet.sessions().stream().filter(odd).toList();
+        return found.stream()
                 .limit(1)
-                .map(date -> Finding.on(date.id(), kind, number.applyAsInt(date), ""));
+                .map(date ->
+                        Finding.on(date.id(), kind, number.applyAsInt(date), "").onDates(found.size()));
     }
 }

@@ -215,6 +215,7 @@ class TypedDatesTest {
                 "6 Apr 10-11 with Ottoline Marsh and Barnaby Teague        |              | Ottoline Marsh/Barnaby Teague  | 0",
                 "with Ottoline Marsh, Barnaby Teague, 6 Apr 10-11          |              | Ottoline Marsh/Barnaby Teague  | 0",
                 "12 seats @ \"Quay, north end\" 6 Apr 10-11              | Quay, north end |                             | 12",
+                "6 Apr @ Rope loft 10-11                                  | Rope loft    |                                | 0",
                 "6 Apr 10-11 8 seats @ Boathouse x2                        | Boathouse    |                                | 8",
                 "every Tue @ Boathouse until 13 Apr, 10-11                 | Boathouse    |                                | 0",
             })

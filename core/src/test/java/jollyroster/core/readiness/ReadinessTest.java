@@ -85,6 +85,17 @@ class ReadinessTest {
                 .build();
         assertThat(Readiness.check(clashing, NOW))
                 .containsExactly(new Finding(Kind.HOST_DOUBLE_BOOKED, 1L, span.start(), 120, "Ottoline Marsh"));
+        Sheet often = a().with(date(1, "2027-03-11T23:00:00Z"))
+                .clashing(
+                        new Clash(1, "Ottoline Marsh", conflict),
+                        new Clash(2, "Ottoline Marsh", conflict),
+                        new Clash(3, "Sable Renwick", conflict))
+                .build();
+        assertThat(Readiness.check(often, NOW))
+                .as("one line for each host, however many dates")
+                .containsExactly(
+                        new Finding(Kind.HOST_DOUBLE_BOOKED, 1L, span.start(), 120, "Ottoline Marsh", 2),
+                        new Finding(Kind.HOST_DOUBLE_BOOKED, 3L, span.start(), 120, "Sable Renwick"));
     }
 
     @Test
@@ -258,8 +269,8 @@ class ReadinessTest {
             return this;
         }
 
-        SheetBuilder clashing(Clash clash) {
-            clashes = List.of(clash);
+        SheetBuilder clashing(Clash... all) {
+            clashes = List.of(all);
             return this;
         }
 
