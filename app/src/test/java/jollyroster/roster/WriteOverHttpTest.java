@@ -48,8 +48,8 @@ class WriteOverHttpTest {
     @BeforeEach
     void twoPeople() {
         clock.set(TestClock.START);
-        organiser = Browserless.organiser(port);
         at = saltmarrow.publish(seats(5));
+        organiser = Browserless.organiser(port);
         roster = "/desk/sessions/" + at.session() + "/roster";
         kofi = registered("Kofi Brannigan");
         registered("Wren Skerry");

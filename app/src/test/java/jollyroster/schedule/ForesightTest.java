@@ -66,6 +66,7 @@ class ForesightTest {
     @BeforeEach
     void signIn() {
         clock.set(TestClock.START);
+        saltmarrow.setUp();
         organiser = Browserless.organiser(port);
     }
 
