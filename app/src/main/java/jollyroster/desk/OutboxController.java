@@ -87,12 +87,20 @@ class OutboxController {
             String state,
             String reason,
             String moved,
-            boolean canRetry) {}
+            boolean canRetry) {
+
+        /** For a list that says of all at once how they were moved. */
+        Line notMoved() {
+            return new Line(
+                    id, session, at, ahead, what, anchor, who, recipient, title, address, state, reason, "", canRetry);
+        }
+    }
 
     /**
      * Lines that say the same of several people: sent at one time, about one thing.
      *
      * @param lines the first of them
+     * @param moved what quiet hours did to all of them; empty for nothing, or where it differs
      * @param more how many more there are
      * @param all the address that lists them all
      */
@@ -103,6 +111,7 @@ class OutboxController {
             String title,
             String address,
             String people,
+            String moved,
             List<Line> lines,
             int more,
             String all) {}
@@ -158,7 +167,9 @@ class OutboxController {
     private static Sending sending(List<Line> lines, String show, int names) {
         Line first = lines.get(0);
         String people = lines.size() == 1 ? "one person" : lines.size() + " people";
-        List<Line> named = lines.stream().limit(names).toList();
+        boolean alike = lines.stream().allMatch(l -> l.moved().equals(first.moved()));
+        List<Line> named =
+                lines.stream().limit(names).map(l -> alike ? l.notMoved() : l).toList();
         String all = "/desk/outbox?show=" + show + "&session=" + first.session() + "&what=" + first.anchor();
         return new Sending(
                 first.at(),
@@ -167,6 +178,7 @@ class OutboxController {
                 first.title(),
                 first.address(),
                 people,
+                alike ? first.moved() : "",
                 named,
                 lines.size() - named.size(),
                 all);

@@ -36,6 +36,7 @@ class TodayController {
     private final OutboxQueries outbox;
     private final MailChannel mail;
     private final OrganisationQueries organisation;
+    private final FirstSteps steps;
     private final Clock clock;
 
     TodayController(
@@ -47,7 +48,9 @@ class TodayController {
             OutboxQueries outbox,
             MailChannel mail,
             OrganisationQueries organisation,
+            FirstSteps steps,
             Clock clock) {
+        this.steps = steps;
         this.needs = needs;
         this.programme = programme;
         this.hosts = hosts;
@@ -81,6 +84,7 @@ class TodayController {
         boolean organiser = signedIn.isOrganiser();
         model.addAttribute("organiser", organiser);
         model.addAttribute("trayOnly", organiser && !mail.reachesPeople());
+        model.addAttribute("steps", organiser ? steps.left() : List.of());
         model.addAttribute("needs", needs.at(now));
         model.addAttribute("atHand", atHand);
         model.addAttribute("sends", organiser ? sends(home) : List.of());

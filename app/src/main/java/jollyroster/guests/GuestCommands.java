@@ -90,12 +90,18 @@ public class GuestCommands implements Invitations {
     /** Writes to everybody on the list who has not been written to. @return how many; nobody while no date is to come */
     @Transactional
     public int sendInvitations(long offering, Actor actor) {
-        actor.requireOrganiser();
-        return inviteThose(offering, INVITEE.INVITED_AT.isNull(), clock.instant());
+        return sendInvitations(offering, "", actor);
     }
 
-    private int inviteThose(long offering, Condition whom, Instant now) {
-        return write(offering, whom, letters::invite, INVITEE.INVITED_AT, now);
+    /** The same with the organiser's own words. @param words empty for none */
+    @Transactional
+    public int sendInvitations(long offering, String words, Actor actor) {
+        actor.requireOrganiser();
+        return inviteThose(offering, INVITEE.INVITED_AT.isNull(), words, clock.instant());
+    }
+
+    private int inviteThose(long offering, Condition whom, String words, Instant now) {
+        return write(offering, whom, (to, dates, at) -> letters.invite(to, dates, words, at), INVITEE.INVITED_AT, now);
     }
 
     /** One of the letters that people on the list get. */
@@ -137,9 +143,9 @@ public class GuestCommands implements Invitations {
     /** So long after they were last written to nobody is reminded again. */
     static final Duration REST = Duration.ofHours(20);
 
-    /** Writes once more to those of these invitees who were left in peace for a while. @return how many */
+    /** Writes once more to those of these invitees who were left in peace for a while. @param words the organiser's own. @return how many */
     @Transactional
-    public int remind(long offering, Collection<Long> invitees, Actor actor) {
+    public int remind(long offering, Collection<Long> invitees, String words, Actor actor) {
         actor.requireOrganiser();
         Instant now = clock.instant();
         return write(
@@ -148,7 +154,7 @@ public class GuestCommands implements Invitations {
                         .in(invitees)
                         .and(INVITEE.INVITED_AT.le(now.minus(REST)))
                         .and(INVITEE.REMINDED_AT.isNull().or(INVITEE.REMINDED_AT.le(now.minus(REST)))),
-                letters::remind,
+                (to, dates, at) -> letters.remind(to, dates, words, at),
                 INVITEE.REMINDED_AT,
                 now);
     }
@@ -203,7 +209,7 @@ public class GuestCommands implements Invitations {
 
     private boolean letIn(long offering, PleaRecord asked, Instant now) {
         add(offering, new Guest(asked.getName(), asked.getEmail()), now);
-        return inviteThose(offering, INVITEE.EMAIL.eq(asked.getEmail()), now) > 0;
+        return inviteThose(offering, INVITEE.EMAIL.eq(asked.getEmail()), "", now) > 0;
     }
 
     private boolean turnAway(long offering, PleaRecord asked, Instant now) {

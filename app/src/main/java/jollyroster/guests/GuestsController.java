@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import jollyroster.core.door.LinkTokens.Link;
+import jollyroster.core.intake.Text;
 import jollyroster.exchange.CalendarReplies;
 import jollyroster.exchange.TableReader;
 import jollyroster.guests.GuestQueries.Invitee;
@@ -34,6 +35,8 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 /** The guest list of an offering: who is invited, who has answered what, and who asks to come. */
 @DeskPage
 class GuestsController {
+
+    private static final int LONGEST_WORDS = 1000;
 
     private static final int LARGEST = 1_000_000;
     private final ProgrammeQueries programme;
@@ -221,14 +224,23 @@ class GuestsController {
         return back(id);
     }
 
+    private static String ownWords(String typed) {
+        String text = Text.manyLines(typed);
+        return text.substring(0, Math.min(text.length(), LONGEST_WORDS)).strip();
+    }
+
     @PostMapping("/desk/offerings/{id}/guests/send")
-    String send(@PathVariable long id, RedirectAttributes flash, Actor actor) {
+    String send(
+            @PathVariable long id,
+            @RequestParam(defaultValue = "") String words,
+            RedirectAttributes flash,
+            Actor actor) {
         Offering o = known(id);
         if (o.status() != jollyroster.programme.OfferingStatus.PUBLISHED) {
             flash.addFlashAttribute("warned", "Not sent: publish the offering first, or the links do not work.");
             return back(id);
         }
-        int sent = commands.sendInvitations(id, actor);
+        int sent = commands.sendInvitations(id, ownWords(words), actor);
         flash.addFlashAttribute(
                 "said", sent == 1 ? "1 invitation is on its way." : sent + " invitations are on their way.");
         return back(id);
@@ -236,13 +248,17 @@ class GuestsController {
 
     /** Writes once more to everybody who has not answered. */
     @PostMapping("/desk/offerings/{id}/guests/remind")
-    String remind(@PathVariable long id, RedirectAttributes flash, Actor actor) {
+    String remind(
+            @PathVariable long id,
+            @RequestParam(defaultValue = "") String words,
+            RedirectAttributes flash,
+            Actor actor) {
         known(id);
         List<Long> silent = guests.list(id).stream()
                 .filter(this::mayBeReminded)
                 .map(Invitee::id)
                 .toList();
-        int sent = isOpen(id) ? commands.remind(id, silent, actor) : 0;
+        int sent = isOpen(id) ? commands.remind(id, silent, ownWords(words), actor) : 0;
         flash.addFlashAttribute(
                 sent == 0 ? "warned" : "said",
                 switch (sent) {

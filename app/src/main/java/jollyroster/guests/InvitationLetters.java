@@ -34,24 +34,24 @@ class InvitationLetters {
     record Addressee(Link link, String name, String email, boolean before) {}
 
     /** @param dates to come, at least one */
-    void invite(Addressee to, List<Session> dates, Instant now) {
+    void invite(Addressee to, List<Session> dates, String words, Instant now) {
         String key = "invite-" + to.link().id() + "-" + to.link().generation();
         outbox.letter(
                 LetterKind.INVITED,
                 to.before() ? key + "-" + now.getEpochSecond() : key,
                 to.email(),
-                particulars(to, dates),
+                particulars(to, dates).and("words", words),
                 calendar(to, dates),
                 now);
     }
 
     /** The same once more, in other words, to somebody who has not answered. */
-    void remind(Addressee to, List<Session> dates, Instant now) {
+    void remind(Addressee to, List<Session> dates, String words, Instant now) {
         outbox.letter(
                 LetterKind.INVITED_AGAIN,
                 "invite-again-" + to.link().id() + "-" + now.getEpochSecond(),
                 to.email(),
-                particulars(to, dates),
+                particulars(to, dates).and("words", words),
                 calendar(to, dates),
                 now);
     }

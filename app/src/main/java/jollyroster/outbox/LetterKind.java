@@ -7,7 +7,7 @@ import java.util.Locale;
  * subject. Every template may name the organisation; what else it may name stands here.
  */
 public enum LetterKind {
-    /** first_name, title, starts, more_dates, place, answer_link, answer_by */
+    /** first_name, title, starts, more_dates, place, words, answer_link, answer_by */
     INVITED,
     /** The same once more, in other words. */
     INVITED_AGAIN,

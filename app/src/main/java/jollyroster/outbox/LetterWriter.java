@@ -95,7 +95,8 @@ class LetterWriter {
 
     /** A letter to somebody who is on no session. */
     Letter standing(DispatchCommands.Claim claim, Letters.Sender from, Instant now) {
-        Map<String, Object> values = new LinkedHashMap<>(claim.given().values());
+        Map<String, Object> values = new LinkedHashMap<>(NOT_GIVEN);
+        values.putAll(claim.given().values());
         values.put("organisation", from.organisation());
         Templates.Body body = claim.kind().map(templates::of).orElseGet(() -> templates.compile(claim.body()));
         return new Letter(

@@ -89,7 +89,7 @@ class WriteController {
                 .flatMap(r -> roster.registration(r).map(Registration::name).stream())
                 .toList();
         model.addAttribute("on", session.id());
-        model.addAttribute("title", session.offering().title());
+        model.addAttribute("offering", session.offering().title());
         model.addAttribute("subject", line);
         model.addAttribute("body", text);
         model.addAttribute("number", ids.size());

@@ -15,7 +15,7 @@ record ForeseenView(String summary, String drawing, int collisions, List<Row> ro
      * One session.
      *
      * @param before,after when, and where that changes
-     * @param told how many people are told; empty for nobody
+     * @param told how many people are told, in words
      * @param trouble what it would collide with; empty for nothing
      */
     record Row(long session, String before, String after, String told, List<String> trouble) {}

@@ -76,6 +76,7 @@ class Foresight {
         List<ForeseenView.Row> rows = new ArrayList<>();
         int people = 0;
         for (Map.Entry<Session, SessionPlan> e : plans.entrySet()) {
+            boolean again = told.contains(e.getKey().book());
             int on = isNews(e.getKey(), e.getValue()) && told.add(e.getKey().book())
                     ? notices.standingOn(e.getKey())
                     : 0;
@@ -83,14 +84,17 @@ class Foresight {
             rows.add(row(
                     e.getKey(),
                     e.getValue(),
-                    on,
+                    again ? "the same people, once" : counted(on),
                     trouble.getOrDefault(e.getKey().id(), List.of())));
         }
         String summary = (rows.size() == 1 ? "One session changes; " : rows.size() + " sessions change; ")
-                + (people == 0
-                        ? "nobody is told."
-                        : people == 1 ? "one person is told." : people + " people are told.");
+                + counted(people)
+                + (people > 1 ? " are told." : " is told.");
         return new ForeseenView(summary, drawing(plans, trouble), trouble.size(), rows);
+    }
+
+    private static String counted(int people) {
+        return people == 0 ? "nobody" : people == 1 ? "one person" : people + " people";
     }
 
     private static boolean isNews(Session s, SessionPlan plan) {
@@ -105,14 +109,14 @@ class Foresight {
         return s.own().venue().map(Venue::id);
     }
 
-    private ForeseenView.Row row(Session s, SessionPlan plan, int told, List<String> trouble) {
+    private ForeseenView.Row row(Session s, SessionPlan plan, String told, List<String> trouble) {
         Session after = after(s, plan);
         boolean elsewhere = !s.place().equals(after.place());
         return new ForeseenView.Row(
                 s.id(),
                 when(s) + (elsewhere && !s.place().isEmpty() ? ", " + s.place() : ""),
                 when(after) + (elsewhere && !after.place().isEmpty() ? ", " + after.place() : ""),
-                told == 0 ? "" : told == 1 ? "one person" : told + " people",
+                told,
                 trouble);
     }
 

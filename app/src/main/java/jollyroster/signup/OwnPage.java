@@ -173,8 +173,15 @@ class OwnPage {
         return dates.size() < 2
                 ? List.of()
                 : dates.stream()
-                        .map(d -> OfferingDates.when(d, zone, now) + (d.cancelled() ? ", cancelled" : ""))
+                        .map(d -> OfferingDates.when(d, zone, now)
+                                + other(d, zone)
+                                + (d.cancelled() ? ", cancelled" : ""))
                         .toList();
+    }
+
+    private static String other(Session date, ZoneId zone) {
+        String there = OfferingDates.here(date, zone);
+        return there.isEmpty() ? "" : " (" + there + ")";
     }
 
     private OwnView.Line line(Registration r, Session s, Instant now) {

@@ -1,15 +1,7 @@
-// Keys of the desk: / goes to the search field, arrows walk along the tideline.
+// Arrows walk along the tideline; forms that are sent when something is chosen.
 const strokes = () => [...document.querySelectorAll("[data-tideline] a")];
 
-const isTyping = (target) => target.closest("input, textarea, select, [contenteditable]");
-
 export function start() {
-  document.addEventListener("keydown", (event) => {
-    if (event.key === "/" && !isTyping(event.target) && !event.ctrlKey && !event.metaKey) {
-      event.preventDefault();
-      document.querySelector("[data-focus-key='/']").focus();
-    }
-  });
   document.querySelector("[data-tideline]").addEventListener("keydown", (event) => {
     const step = { ArrowRight: 1, ArrowLeft: -1 }[event.key];
     if (step) {

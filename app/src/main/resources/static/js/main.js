@@ -10,6 +10,7 @@ const modules = [
   ["[data-confirm]", "./confirm.js"],
   ["[data-sortable]", "./sortable.js"],
   ["[data-tideline]", "./desk.js"],
+  ["[data-keys]", "./keys.js"],
   ["[data-guess-zone]", "./guess-zone.js"],
   ["[data-day-picker]", "./day-picker.js"],
   ["[data-copy]", "./copy.js"],

@@ -183,6 +183,7 @@ class PlainVisitTest {
             page.keyboard().press("ArrowRight");
             page.keyboard().press("Enter");
             assertThat(page.locator("h1")).hasText("Knots and splicing bench");
+            page.locator("[data-keys][data-ready]").waitFor();
             page.keyboard().press("/");
             page.keyboard().type("marine");
             page.keyboard().press("Enter");

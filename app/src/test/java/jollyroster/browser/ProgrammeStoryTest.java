@@ -40,6 +40,11 @@ class ProgrammeStoryTest {
             "/desk/setup/venues/1",
             "/desk/setup/team",
             "/desk/setup/calendars",
+            "/?by=date",
+            "/desk/people/431",
+            "/desk/sessions/20/roster",
+            "/desk/outbox",
+            "/p/sea-survival-refresher",
             "/p/coastal-navigation",
             "/p/man-overboard-drill",
             "/p/instructor-briefing");
@@ -182,8 +187,9 @@ class ProgrammeStoryTest {
             page.click("[data-take-button]");
             assertThat(page.locator("main")).hasAttribute("data-state", "waitlisted");
             assertThat(page.locator(".series-dates li")).hasCount(6);
-            assertThat(page.locator(".series-dates li").first()).containsText("Wed 17 Mar, 22:00");
-            assertThat(page.locator(".series-dates li").nth(2)).containsText("Wed 31 Mar, 23:00");
+            assertThat(page.locator(".series-dates li").first())
+                    .containsText("Wed 17 Mar, 19:00–21:00 (22:00–00:00 in Lisbon)");
+            assertThat(page.locator(".series-dates li").nth(2)).containsText("23:00–01:00 in Lisbon");
         }
     }
 

@@ -100,10 +100,11 @@ class GuestsOverHttpTest {
         offerings.turn(at.offering(), OfferingStatus.CLOSED, Saltmarrow.ORGANISER);
         assertThat(said("/send", Map.of())).contains("publish the offering first");
         offerings.turn(at.offering(), OfferingStatus.PUBLISHED, Saltmarrow.ORGANISER);
-        assertThat(said("/send", Map.of())).isEqualTo("1 invitation is on its way.");
+        assertThat(said("/send", Map.of("words", "Bring your *own* rope."))).isEqualTo("1 invitation is on its way.");
         assertThat(said("/send", Map.of())).isEqualTo("0 invitations are on their way.");
         String invitation = letterTo("kofi@list.example");
         assertThat(invitation).contains("Knots and splicing bench");
+        assertThat(tray.latestTo("kofi@list.example").orElseThrow().text()).contains("Bring your *own* rope.");
         assertThat(said("/remind", Map.of())).as("written to a moment ago").startsWith("Nobody was reminded");
         clock.windOn(Duration.ofHours(21));
         assertThat(said("/remind", Map.of())).isEqualTo("1 person is reminded.");

@@ -17,7 +17,17 @@ class TemplatesTest {
     private static Map<String, Object> values() {
         Map<String, Object> values = new HashMap<>();
         for (String name : new String[] {
-            "first_name", "name", "title", "starts", "place", "answer_by", "organisation", "reply", "summary", "by"
+            "first_name",
+            "name",
+            "title",
+            "starts",
+            "place",
+            "answer_by",
+            "organisation",
+            "words",
+            "reply",
+            "summary",
+            "by"
         }) {
             values.put(name, "<" + name + ">");
         }
