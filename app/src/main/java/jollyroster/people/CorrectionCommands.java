@@ -94,7 +94,7 @@ public class CorrectionCommands {
     }
 
     private boolean isTaken(String email) {
-        return writes.sql().fetchExists(PERSON, ByAddress.is(DSL.val(email)));
+        return writes.sql().fetchExists(PERSON, PersonCommands.isAt(DSL.val(email)));
     }
 
     /** Changes the name of a person, as they wish. */

@@ -40,7 +40,7 @@ public class LookupCommands {
         writes.sql()
                 .select(PERSON.ID, PERSON.GENERATION)
                 .from(PERSON)
-                .where(ByAddress.is(DSL.val(email)))
+                .where(PersonCommands.isAt(DSL.val(email)))
                 .fetchOptional()
                 .ifPresent(person -> outbox.letter(
                         LetterKind.YOUR_REGISTRATIONS,

@@ -1,6 +1,7 @@
 package jollyroster.people;
 
 import static jollyroster.platform.tables.Tables.PERSON;
+import static org.jooq.impl.DSL.inline;
 import static org.jooq.impl.DSL.param;
 
 import java.time.Instant;
@@ -12,6 +13,8 @@ import jollyroster.platform.KeptQuery;
 import jollyroster.platform.PersonalLinks;
 import jollyroster.platform.Writes;
 import jollyroster.platform.tables.tables.records.PersonRecord;
+import org.jooq.Condition;
+import org.jooq.Field;
 import org.springframework.stereotype.Component;
 
 /** Keeps people, as part of a write that is under way. */
@@ -23,8 +26,7 @@ public class PersonCommands {
     private final KeptInsert<PersonRecord> insert;
 
     PersonCommands(Writes writes) {
-        this.byEmail = writes.keep(
-                sql -> sql.select(PERSON.ID).from(PERSON).where(ByAddress.is(param("email", PERSON.EMAIL))));
+        this.byEmail = writes.keep(sql -> sql.select(PERSON.ID).from(PERSON).where(isAt(param("email", PERSON.EMAIL))));
         this.byId =
                 writes.keep(sql -> sql.select(PERSON.EMAIL).from(PERSON).where(PERSON.ID.eq(param("id", PERSON.ID))));
         this.insert = writes.keepInsert(PERSON, insert -> insert);
@@ -36,6 +38,11 @@ public class PersonCommands {
      */
     public Optional<Long> find(String email) {
         return email.isEmpty() ? Optional.empty() : byEmail.first((row, at) -> row.getLong(1), Map.of("email", email));
+    }
+
+    /** Found by the index of addresses, which leaves those out who have none. */
+    static Condition isAt(Field<String> email) {
+        return PERSON.EMAIL.eq(email).and(PERSON.EMAIL.ne(inline("")));
     }
 
     /** Somebody who was not known. @param email in lower case, or empty. @param phone E.164, or empty */

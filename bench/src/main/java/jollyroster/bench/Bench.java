@@ -167,7 +167,7 @@ public final class Bench {
         System.out.printf("%-50s %5d MB%n", "resident memory under load", server.residentMegabytes());
     }
 
-    private static void delete(Path folder) throws IOException {
+    static void delete(Path folder) throws IOException {
         try (Stream<Path> files = Files.walk(folder)) {
             for (Path file : files.sorted(Comparator.reverseOrder()).toList()) {
                 Files.delete(file);

@@ -89,6 +89,20 @@ final class Driver {
         return find(SESSION, get(page));
     }
 
+    /** How long a page is, in characters. */
+    int size(String page) {
+        return get(page).length();
+    }
+
+    /** The first address of a kind on a page. @param about what is looked for, for whoever reads the failure */
+    String follow(String about, String page, String kind) {
+        Matcher found = Pattern.compile("href=\"(" + kind + ")[\"?#]").matcher(get(page));
+        if (!found.find()) {
+            throw new IllegalStateException("Nothing like " + kind + " on " + page + " of " + about);
+        }
+        return found.group(1);
+    }
+
     /** Whether a page says this. */
     boolean says(String page, String words) {
         return get(page).contains(words);

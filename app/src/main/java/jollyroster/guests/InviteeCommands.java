@@ -11,11 +11,11 @@ import org.springframework.stereotype.Component;
 
 /** Keeps guest lists in step with people whose address is put right. */
 @Component
-class InviteeAddresses implements Belongings {
+class InviteeCommands implements Belongings {
 
     private final Writes writes;
 
-    InviteeAddresses(Writes writes) {
+    InviteeCommands(Writes writes) {
         this.writes = writes;
     }
 

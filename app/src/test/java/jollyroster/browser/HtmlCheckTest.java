@@ -1,0 +1,129 @@
+package jollyroster.browser;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.TimeUnit;
+import jollyroster.Browserless;
+import jollyroster.Mailbox;
+import org.junit.jupiter.api.Tag;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.test.web.server.LocalServerPort;
+
+/** The Nu HTML checker reads every kind of page once; it runs in a process of its own, as it brings libraries of its own. */
+@DemoTest
+@Tag("server")
+class HtmlCheckTest {
+
+    private static final Path CLASS_PATH = Path.of("../htmlcheck/target/classpath.txt");
+    private static final long LONGEST_SECONDS = 120;
+
+    private static final List<String> PUBLIC = List.of(
+            "/",
+            "/?by=date",
+            "/?q=nothing+like+it",
+            "/p/knots-and-splicing-bench",
+            "/p/coastal-navigation",
+            "/p/sea-survival-refresher",
+            "/p/open-evening-at-the-boathouse",
+            "/p/instructor-briefing",
+            "/zone?back=/",
+            "/mine",
+            "/sign-in",
+            "/p/nothing-is-here");
+
+    private static final List<String> DESK = List.of(
+            "/desk",
+            "/desk/programme",
+            "/desk/programme?when=past",
+            "/desk/offerings",
+            "/desk/offerings/2",
+            "/desk/offerings/2?open=words",
+            "/desk/offerings/2?open=dates",
+            "/desk/offerings/2?open=asking",
+            "/desk/offerings/2?open=seats",
+            "/desk/offerings/8?open=price",
+            "/desk/offerings/2/answers",
+            "/desk/offerings/3/guests",
+            "/desk/offerings/2/share",
+            "/desk/offerings/2/preview",
+            "/desk/sessions/2",
+            "/desk/sessions/7",
+            "/desk/sessions/20/roster",
+            "/desk/sessions/20/add",
+            "/desk/sessions/20/import",
+            "/desk/sessions/20/why/535",
+            "/desk/schedule/10",
+            "/desk/lanes",
+            "/desk/people",
+            "/desk/people/431",
+            "/desk/people/same",
+            "/desk/outbox",
+            "/desk/outbox?show=failed",
+            "/desk/find?q=strand",
+            "/desk/setup",
+            "/desk/setup/venues",
+            "/desk/setup/venues/1",
+            "/desk/setup/team",
+            "/desk/setup/calendars");
+
+    @LocalServerPort
+    int port;
+
+    @Autowired
+    Mailbox mailbox;
+
+    @TempDir
+    Path folder;
+
+    @Test
+    void the_checker_finds_nothing_on_any_page() throws IOException, InterruptedException {
+        Browserless organiser = new Browserless(port).signIn();
+        Browserless visitor = new Browserless(port);
+        List<String> files = new ArrayList<>();
+        for (String page : PUBLIC) {
+            files.add(keep(page, visitor.get(page, java.util.Map.of("Accept", "text/html"))));
+        }
+        String own = mailbox.ownPage("maud.tidewater@crew.example");
+        files.add(keep("/my/maud", visitor.get(own)));
+        files.add(keep("/join/maud", visitor.get(mailbox.join("maud.tidewater@crew.example"))));
+        for (String page : DESK) {
+            Browserless.Page shown = organiser.get(page);
+            assertThat(shown.status()).as(page).isEqualTo(200);
+            files.add(keep(page, shown));
+        }
+        assertThat(check(files)).isEmpty();
+    }
+
+    private String keep(String page, Browserless.Page shown) throws IOException {
+        Path file = folder.resolve(page.replaceAll("[^a-z0-9]+", "_") + ".html");
+        return Files.writeString(file, shown.response().body()).toString();
+    }
+
+    private static String check(List<String> files) throws IOException, InterruptedException {
+        assertThat(CLASS_PATH)
+                .as("written by the module htmlcheck; run the build from the top")
+                .exists();
+        List<String> command = new ArrayList<>(List.of(
+                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                "-Xmx256m",
+                "-cp",
+                Files.readString(CLASS_PATH).strip(),
+                "nu.validator.client.SimpleCommandLineValidator",
+                "--errors-only",
+                "--format",
+                "gnu"));
+        command.addAll(files);
+        Process checker = new ProcessBuilder(command).redirectErrorStream(true).start();
+        String said = new String(checker.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+        assertThat(checker.waitFor(LONGEST_SECONDS, TimeUnit.SECONDS)).isTrue();
+        return said.strip();
+    }
+}
