@@ -55,14 +55,28 @@ public class PersonQueries {
      * the page only.
      */
     public List<Person> people(String search, int page, int pageSize) {
-        return people(
-                        search.isEmpty()
-                                ? DSL.noCondition()
-                                : Folded.contains(PERSON.NAME, search).or(Folded.contains(PERSON.EMAIL, search)))
+        if (!search.isEmpty()) {
+            List<Long> found = found(search, page, pageSize);
+            Map<Long, Person> known = people(found);
+            return found.stream().map(known::get).toList();
+        }
+        return people(DSL.noCondition())
                 .orderBy(PERSON.NAME, PERSON.ID)
                 .limit(pageSize)
                 .offset(page * pageSize)
                 .fetch(PersonQueries::toPerson);
+    }
+
+    /** Everybody is looked through in the order in which they stand in the store, which is the quickest; then sorted. */
+    private List<Long> found(String search, int page, int pageSize) {
+        return reads.sql()
+                .select(PERSON.ID)
+                .from(PERSON)
+                .where(Folded.contains(PERSON.NAME, search).or(Folded.containsAscii(PERSON.EMAIL, search)))
+                .orderBy(DSL.field("+{0}", String.class, PERSON.NAME), PERSON.ID)
+                .limit(pageSize)
+                .offset(page * pageSize)
+                .fetch(PERSON.ID);
     }
 
     /** What two people may share. */

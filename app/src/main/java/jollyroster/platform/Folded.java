@@ -22,10 +22,24 @@ public final class Folded {
 
     private Folded() {}
 
-    /** Whether a column contains what is sought, as people mean it. Only for {@link Reads}. */
+    /** The same for a column that holds nothing but ASCII, such as e-mail addresses. */
+    public static Condition containsAscii(Field<String> column, String sought) {
+        return column.like(pattern(sought), '!');
+    }
+
+    private static String pattern(String sought) {
+        return "%" + DSL.escape(Text.folded(sought), '!') + "%";
+    }
+
+    /**
+     * Whether a column contains what is sought, as people mean it. Only for {@link Reads}. Text of ASCII alone is left to the
+     * store, which is fifty times as fast at it.
+     */
     public static Condition contains(Field<String> column, String sought) {
-        return DSL.field(NAME + "({0})", String.class, column)
-                .like("%" + DSL.escape(Text.folded(sought), '!') + "%", '!');
+        String pattern = pattern(sought);
+        Condition beyondAscii = DSL.condition("{0} GLOB '*[^ -~]*'", column)
+                .and(DSL.field(NAME + "({0})", String.class, column).like(pattern, '!'));
+        return column.like(pattern, '!').or(beyondAscii);
     }
 
     /** A store whose connections can do it. */

@@ -191,7 +191,7 @@ public class RosterPageQueries {
             all.add(
                     filter.namesOnly()
                             ? named
-                            : named.or(Folded.contains(PERSON.EMAIL, filter.text()))
+                            : named.or(Folded.containsAscii(PERSON.EMAIL, filter.text()))
                                     .or(Folded.contains(REGISTRATION.COMPANIONS, filter.text())));
         }
         if (!filter.states().isEmpty()) {

@@ -269,6 +269,11 @@ record OfferingPage(
         return fields.companions().isEmpty() ? OwnChanges.unasked(largest, form.people()) : fields.companions();
     }
 
+    /** Whether dates are held at different places, so that each must say its own. */
+    public boolean inSeveralPlaces() {
+        return dates.stream().map(Date::place).distinct().count() > 1;
+    }
+
     /** What registering for the chosen date does. */
     public String take() {
         return dates.stream().filter(Date::chosen).findFirst().map(Date::take).orElse("Register");

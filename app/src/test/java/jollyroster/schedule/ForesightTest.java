@@ -143,7 +143,7 @@ class ForesightTest {
 
     @Test
     void people_read_what_changed_from_what_to_what_and_the_organisers_own_words() {
-        Published at = saltmarrow.publish(seats(8));
+        Published at = saltmarrow.publish(seats(8).at("2027-03-16T19:00", "2027-03-23T19:00"));
         roster.register(person(at.session(), "Teo Quillfeather", 1), Saltmarrow.VISITOR);
         String before = programme.session(at.session()).orElseThrow().place();
         long loft = venues.add(
@@ -152,6 +152,15 @@ class ForesightTest {
                 .orElseThrow();
         var plan = planned.plan(at.session()).orElseThrow().meeting(loft);
         schedule.change(at.session(), Scope.THIS, plan, "The loft has *more* light.", Saltmarrow.ORGANISER);
+        assertThat(new Browserless(port)
+                        .get("/p/" + at.slug())
+                        .document()
+                        .select(".choice label")
+                        .eachText())
+                .as("dates at several places say each their own")
+                .satisfiesExactly(
+                        one -> assertThat(one).contains("Net loft 3"),
+                        other -> assertThat(other).contains(before));
         clock.windOn(Duration.ofMinutes(10));
         worker.sendDue();
         var letter = tray.latestTo(person(at.session(), "Teo Quillfeather", 1).email())

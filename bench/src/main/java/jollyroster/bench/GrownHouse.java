@@ -18,22 +18,25 @@ final class GrownHouse {
 
     private static final String KNOTS = "2";
 
-    /** @param copied the columns of an offering that are its own, and what they become */
     private static final String OFFERING =
             "INSERT INTO offering (%1$s) SELECT %2$s FROM offering, n WHERE id = " + KNOTS;
 
     private static final String TEN = "WITH RECURSIVE n(i) AS (SELECT 0 UNION ALL SELECT i + 1 FROM n WHERE i < 9) ";
 
-    /** Weeks before and after the demo's morning; the first offering has run for ten years, twelve dates are to come. */
+    /** The first offering was held on each of five hundred days; it and nine others go on weekly, each on a day of its own. */
     private static final List<String> ROWS = List.of("""
             INSERT INTO session (offering_id, starts_at, ends_at, zone, seats, kept_back, status, sequence, created_at,
                 wall_start, zone_data)
-            WITH RECURSIVE n(i) AS (SELECT 0 UNION ALL SELECT i + 1 FROM n WHERE i < 511)
-            SELECT o.id, strftime('%Y-%m-%dT%H:%M:%fZ', '2027-03-11T15:00:00', (i - 500) || ' days'),
-                strftime('%Y-%m-%dT%H:%M:%fZ', '2027-03-11T17:00:00', (i - 500) || ' days'), o.zone, 250, 0, 'OPEN', 0,
-                '2026-01-01T00:00:00.000Z', strftime('%Y-%m-%dT%H:%M', '2027-03-11T11:00:00', (i - 500) || ' days'),
+            WITH RECURSIVE n(i) AS (SELECT 0 UNION ALL SELECT i + 1 FROM n WHERE i < 511),
+              o AS (SELECT id, zone, CAST(substr(slug, 7) AS INTEGER) AS nth FROM offering WHERE slug LIKE 'grown-%'),
+              d AS (SELECT o.id, o.zone, CASE WHEN nth = 0 AND i < 500 THEN i - 500 ELSE (i - 500) * 7 + nth % 7 END AS day,
+                  CASE WHEN nth < 7 THEN 11 ELSE 18 END AS hour
+                FROM n, o WHERE nth = 0 OR i BETWEEN 494 AND 505)
+            SELECT id, strftime('%Y-%m-%dT%H:%M:%fZ', '2027-03-11', day || ' days', (hour + 4) || ' hours'),
+                strftime('%Y-%m-%dT%H:%M:%fZ', '2027-03-11', day || ' days', (hour + 6) || ' hours'), zone, 250, 0, 'OPEN', 0,
+                '2026-01-01T00:00:00.000Z', strftime('%Y-%m-%dT%H:%M', '2027-03-11', day || ' days', hour || ' hours'),
                 (SELECT zone_data FROM session WHERE zone_data <> '' LIMIT 1)
-            FROM n, offering o WHERE o.slug = 'grown-0' OR o.slug LIKE 'grown-%' AND i BETWEEN 494 AND 505
+            FROM d
             """, """
             INSERT INTO person (email, name, phone, zone, created_at, generation)
             WITH RECURSIVE n(i) AS (SELECT 0 UNION ALL SELECT i + 1 FROM n WHERE i < 49999)
@@ -68,7 +71,7 @@ final class GrownHouse {
             connection.setAutoCommit(false);
             statement.execute(TEN + offerings(statement));
             for (String rows : ROWS) {
-                statement.execute(rows.strip().startsWith("INSERT") ? rows.strip() : rows);
+                statement.execute(rows);
             }
             connection.commit();
         }
@@ -93,6 +96,7 @@ final class GrownHouse {
             case "short_code" -> "'grown' || i";
             case "title" -> "'Evening at the bench ' || i";
             case "seats" -> "250";
+            case "venue_id" -> "NULL";
             default -> column;
         };
     }
