@@ -220,7 +220,7 @@ class Needs {
                         Times.dayAndTime(clash.conflict().overlap().start(), s.zone()) + ", "
                                 + clash.conflict().minutes() + " min, at "
                                 + s.offering().title() + ".",
-                        "See the lanes",
+                        "See the host schedule",
                         "/desk/lanes?at=" + s.zonedStart().toLocalDate()));
             }
         }

@@ -66,7 +66,7 @@ final class SessionNotes {
                         c.name() + " is needed in two places:",
                         Times.dayAndTime(c.conflict().overlap().start(), s.zone()) + ", "
                                 + c.conflict().minutes() + " min, time to get ready included.",
-                        "See the lanes",
+                        "See the host schedule",
                         "/desk/lanes?at=" + s.zonedStart().toLocalDate(),
                         "stop"));
     }

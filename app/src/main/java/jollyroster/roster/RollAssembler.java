@@ -27,7 +27,7 @@ import org.springframework.stereotype.Component;
 @Component
 class RollAssembler {
 
-    private static final int PAGE = 25;
+    private static final int PAGE = 20;
     private final GivenQueries given;
     private final ProgrammeQueries programme;
     private final HostQueries hosts;
