@@ -1,7 +1,6 @@
 package jollyroster.outbox;
 
 import static jollyroster.platform.tables.Tables.MESSAGE;
-import static jollyroster.platform.tables.Tables.PLAN_LINE;
 
 import java.time.Duration;
 import java.time.Instant;
@@ -23,8 +22,6 @@ import jollyroster.platform.Actor;
 import jollyroster.platform.Facts;
 import jollyroster.platform.KeptInsert;
 import jollyroster.platform.OrganisationQueries;
-import jollyroster.platform.Remembered;
-import jollyroster.platform.TableChanges;
 import jollyroster.platform.Writes;
 import jollyroster.platform.tables.tables.records.MessageRecord;
 import org.jooq.Condition;
@@ -44,9 +41,9 @@ public class OutboxCommands {
     private final Templates templates;
     private final OrganisationQueries organisation;
     private final KeptInsert<MessageRecord> insert;
-    private final Remembered<Long, List<PlanLine>> plans;
+    private final PlanLineCommands plans;
 
-    OutboxCommands(Writes writes, Templates templates, OrganisationQueries organisation, TableChanges changes) {
+    OutboxCommands(Writes writes, Templates templates, OrganisationQueries organisation, PlanLineCommands plans) {
         this.writes = writes;
         this.templates = templates;
         this.organisation = organisation;
@@ -60,18 +57,7 @@ public class OutboxCommands {
                         .set(MESSAGE.DUE_AT, DSL.excluded(MESSAGE.DUE_AT))
                         .set(MESSAGE.DONE_AT, DSL.excluded(MESSAGE.DONE_AT))
                         .where(MESSAGE.STATE.eq(DSL.inline(MessageState.WITHDRAWN.name()))));
-        this.plans = new Remembered<>(changes, 200, "plan_line");
-    }
-
-    /** Gives an offering the default plan. */
-    public void planByDefault(long offering) {
-        PlanLine.DEFAULT.forEach(line -> writes.sql()
-                .insertInto(PLAN_LINE)
-                .set(PLAN_LINE.OFFERING_ID, offering)
-                .set(PLAN_LINE.ANCHOR, line.anchor().name())
-                .set(PLAN_LINE.AMOUNT, line.offset().amount())
-                .set(PLAN_LINE.UNIT, line.offset().unit().name())
-                .execute());
+        this.plans = plans;
     }
 
     /**
@@ -107,7 +93,7 @@ public class OutboxCommands {
         Recipient first = dates.get(0);
         List<MessageRecord> rows = new ArrayList<>();
         rows.add(row(new PlanLine(anchor, Offset.none()), first, String.valueOf(now.toEpochMilli()), now, now, now));
-        List<PlanLine> plan = plan(first.offering());
+        List<PlanLine> plan = plans.of(first.offering());
         dates.forEach(date -> rows.addAll(reminders(plan, date, now)));
         insert(rows);
     }
@@ -117,7 +103,7 @@ public class OutboxCommands {
      * have been withdrawn.
      */
     public void remind(Collection<Recipient> people, Instant now) {
-        people.forEach(to -> insert(reminders(plan(to.offering()), to, now)));
+        people.forEach(to -> insert(reminders(plans.of(to.offering()), to, now)));
     }
 
     private List<MessageRecord> reminders(List<PlanLine> plan, Recipient to, Instant now) {
@@ -220,26 +206,6 @@ public class OutboxCommands {
                 .execute();
     }
 
-    /** Gives an offering the same plan as another. */
-    public void copyPlan(long from, long to) {
-        plan(from)
-                .forEach(line -> writes.sql()
-                        .insertInto(PLAN_LINE)
-                        .set(PLAN_LINE.OFFERING_ID, to)
-                        .set(PLAN_LINE.ANCHOR, line.anchor().name())
-                        .set(PLAN_LINE.AMOUNT, line.offset().amount())
-                        .set(PLAN_LINE.UNIT, line.offset().unit().name())
-                        .execute());
-    }
-
-    /** Takes away the plan of an offering that is discarded. */
-    public void dropPlan(long offering) {
-        writes.sql()
-                .deleteFrom(PLAN_LINE)
-                .where(PLAN_LINE.OFFERING_ID.eq(offering))
-                .execute();
-    }
-
     private MessageRecord reminder(Entry entry, Recipient to, Instant now) {
         String occasion =
                 entry.line().offset().amount() + entry.line().offset().unit().name() + "-"
@@ -259,15 +225,6 @@ public class OutboxCommands {
         row.setReason(Reasons.of(skip.because()));
         row.setDoneAt(now);
         return row;
-    }
-
-    private List<PlanLine> plan(long offering) {
-        return plans.get(
-                offering,
-                id -> writes.sql()
-                        .selectFrom(PLAN_LINE)
-                        .where(PLAN_LINE.OFFERING_ID.eq(id))
-                        .fetch(OutboxQueries::toPlanLine));
     }
 
     private static MessageRecord row(

@@ -8,7 +8,7 @@ import java.time.Clock;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
-import jollyroster.outbox.OutboxCommands;
+import jollyroster.outbox.PlanLineCommands;
 import jollyroster.platform.Actor;
 import jollyroster.platform.Writes;
 import jollyroster.platform.tables.tables.records.OfferingRecord;
@@ -23,7 +23,7 @@ public class OfferingCommands {
     private static final String SHORT_LETTERS = "abcdefghjkmnpqrstuvwxyz23456789";
     private static final int SHORT_LENGTH = 7;
     private final Writes writes;
-    private final OutboxCommands outbox;
+    private final PlanLineCommands plans;
     private final SessionCommands sessions;
     private final SectionCommands keep;
     private final AddressCommands addresses;
@@ -32,14 +32,14 @@ public class OfferingCommands {
 
     OfferingCommands(
             Writes writes,
-            OutboxCommands outbox,
+            PlanLineCommands plans,
             SessionCommands sessions,
             SectionCommands keep,
             AddressCommands addresses,
             SeatCounts counts,
             Clock clock) {
         this.writes = writes;
-        this.outbox = outbox;
+        this.plans = plans;
         this.sessions = sessions;
         this.keep = keep;
         this.addresses = addresses;
@@ -72,7 +72,7 @@ public class OfferingCommands {
         row.setCreatedAt(clock.instant());
         Section.ofDraft(title).forEach(section -> SectionRow.fill(row, section));
         long id = insert(row);
-        outbox.planByDefault(id);
+        plans.giveDefault(id);
         return id;
     }
 
@@ -171,7 +171,7 @@ public class OfferingCommands {
             copy.setCreatedAt(clock.instant());
             long id = insert(copy);
             keep.copyRows(offering, id);
-            outbox.copyPlan(offering, id);
+            plans.copy(offering, id);
             if (as == Copy.DRAFT_WITH_DATES) {
                 sessions.copyDates(offering, id, 0, actor);
             }
@@ -207,7 +207,7 @@ public class OfferingCommands {
                 .execute();
         writes.sql().deleteFrom(SESSION).where(SESSION.OFFERING_ID.eq(offering)).execute();
         keep.dropRows(offering);
-        outbox.dropPlan(offering);
+        plans.drop(offering);
         writes.sql().deleteFrom(OFFERING).where(OFFERING.ID.eq(offering)).execute();
         return true;
     }
