@@ -224,11 +224,6 @@ class GuestsController {
         return back(id);
     }
 
-    private static String ownWords(String typed) {
-        String text = Text.manyLines(typed);
-        return text.substring(0, Math.min(text.length(), LONGEST_WORDS)).strip();
-    }
-
     @PostMapping("/desk/offerings/{id}/guests/send")
     String send(
             @PathVariable long id,
@@ -240,7 +235,7 @@ class GuestsController {
             flash.addFlashAttribute("warned", "Not sent: publish the offering first, or the links do not work.");
             return back(id);
         }
-        int sent = commands.sendInvitations(id, ownWords(words), actor);
+        int sent = commands.sendInvitations(id, Text.manyLines(words, LONGEST_WORDS), actor);
         flash.addFlashAttribute(
                 "said", sent == 1 ? "1 invitation is on its way." : sent + " invitations are on their way.");
         return back(id);
@@ -258,7 +253,7 @@ class GuestsController {
                 .filter(this::mayBeReminded)
                 .map(Invitee::id)
                 .toList();
-        int sent = isOpen(id) ? commands.remind(id, silent, ownWords(words), actor) : 0;
+        int sent = isOpen(id) ? commands.remind(id, silent, Text.manyLines(words, LONGEST_WORDS), actor) : 0;
         flash.addFlashAttribute(
                 sent == 0 ? "warned" : "said",
                 switch (sent) {

@@ -34,11 +34,14 @@ class CorrectionController {
             flash.addFlashAttribute(
                     "warned",
                     called.isEmpty()
-                            ? "Nothing was changed: give a name."
+                            ? "Nothing was changed: give a name of at most 120 characters, without addresses in it."
                             : "Nothing was changed: this is not an e-mail address.");
             flash.addFlashAttribute("typed", new Typed(name, email));
         } else {
             Corrected came = corrections.correct(id, called.get(), address.get(), actor);
+            if (came == Corrected.TAKEN) {
+                flash.addFlashAttribute("typed", new Typed(name, email));
+            }
             flash.addFlashAttribute(came == Corrected.DONE || came == Corrected.SAME ? "said" : "warned", words(came));
         }
         return "redirect:/desk/people/" + id;

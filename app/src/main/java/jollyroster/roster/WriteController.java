@@ -1,6 +1,7 @@
 package jollyroster.roster;
 
 import java.util.Collections;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -84,9 +85,9 @@ class WriteController {
     private record Words(String subject, String text) {}
 
     private String preview(Session session, List<Long> ids, String line, String text, Model model) {
-        List<String> names = ids.stream()
-                .limit(MOST_NAMED)
-                .flatMap(r -> roster.registration(r).map(Registration::name).stream())
+        List<String> names = roster.registrations(ids.stream().limit(MOST_NAMED).toList()).values().stream()
+                .sorted(Comparator.comparing(Registration::id))
+                .map(Registration::name)
                 .toList();
         model.addAttribute("on", session.id());
         model.addAttribute("offering", session.offering().title());

@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import jollyroster.chart.ShiftDrawing;
 import jollyroster.core.dates.Interval;
@@ -71,7 +72,8 @@ class Foresight {
     }
 
     private ForeseenView view(Session session, Map<Session, SessionPlan> plans) {
-        Map<Long, List<String>> trouble = trouble(session, plans);
+        Map<Long, Session> after = after(plans);
+        Map<Long, List<String>> trouble = trouble(session, plans, after);
         Set<Long> told = new HashSet<>();
         List<ForeseenView.Row> rows = new ArrayList<>();
         int people = 0;
@@ -83,7 +85,7 @@ class Foresight {
             people += on;
             rows.add(row(
                     e.getKey(),
-                    e.getValue(),
+                    after.get(e.getKey().id()),
                     again ? "the same people, once" : counted(on),
                     trouble.getOrDefault(e.getKey().id(), List.of())));
         }
@@ -109,8 +111,7 @@ class Foresight {
         return s.own().venue().map(Venue::id);
     }
 
-    private ForeseenView.Row row(Session s, SessionPlan plan, String told, List<String> trouble) {
-        Session after = after(s, plan);
+    private ForeseenView.Row row(Session s, Session after, String told, List<String> trouble) {
         boolean elsewhere = !s.place().equals(after.place());
         return new ForeseenView.Row(
                 s.id(),
@@ -125,25 +126,39 @@ class Foresight {
         return Times.range(s.start(), s.end(), s.zone(), today);
     }
 
-    private Session after(Session s, SessionPlan plan) {
-        Optional<Venue> own = Optional.ofNullable(plan.venue()).flatMap(programme::venue);
-        return s.as(plan, own);
+    private Map<Long, Session> after(Map<Session, SessionPlan> plans) {
+        Map<Long, Venue> venues =
+                programme.allVenues().stream().collect(Collectors.toMap(Venue::id, Function.identity()));
+        return plans.entrySet().stream()
+                .collect(Collectors.toMap(
+                        e -> e.getKey().id(),
+                        e -> e.getKey()
+                                .as(
+                                        e.getValue(),
+                                        Optional.ofNullable(e.getValue().venue())
+                                                .map(venues::get))));
     }
 
     /** What each session would collide with that it does not collide with now. */
-    private Map<Long, List<String>> trouble(Session session, Map<Session, SessionPlan> plans) {
+    private Map<Long, List<String>> trouble(
+            Session session, Map<Session, SessionPlan> plans, Map<Long, Session> after) {
         Map<Long, List<String>> trouble = new HashMap<>();
-        Map<Long, Session> after = plans.entrySet().stream()
-                .collect(Collectors.toMap(e -> e.getKey().id(), e -> after(e.getKey(), e.getValue())));
         Instant now = clock.instant();
         Set<String> before =
                 clashes.of(plans.keySet(), now).stream().map(Foresight::key).collect(Collectors.toSet());
-        for (Clash clash : clashes.ifHeld(after.values(), hosts(plans), now)) {
-            if (!before.contains(key(clash))) {
-                trouble.computeIfAbsent(clash.session(), id -> new ArrayList<>())
-                        .add(words(clash));
-            }
-        }
+        List<Clash> fresh = clashes.ifHeld(after.values(), hosts(plans), now).stream()
+                .filter(clash -> !before.contains(key(clash)))
+                .toList();
+        Map<Long, String> titles =
+                programme
+                        .sessions(fresh.stream()
+                                .map(clash -> other(clash).id())
+                                .distinct()
+                                .toList())
+                        .stream()
+                        .collect(Collectors.toMap(Session::id, s -> s.offering().title()));
+        fresh.forEach(clash -> trouble.computeIfAbsent(clash.session(), id -> new ArrayList<>())
+                .add(words(clash, titles)));
         piledUp(session, after, trouble);
         return trouble;
     }
@@ -154,14 +169,18 @@ class Foresight {
                 + c.first().id() + " " + c.second().kind() + c.second().id();
     }
 
-    private String words(Clash clash) {
+    /** The side of a conflict that is not the session that is asked about. */
+    private static Claim other(Clash clash) {
         Conflict c = clash.conflict();
-        Claim other =
-                c.first().kind() == Claim.Kind.SESSION && c.first().id() == clash.session() ? c.second() : c.first();
-        String what = other.kind() == Claim.Kind.BUSY
-                ? "busy elsewhere"
-                : programme.session(other.id()).map(s -> s.offering().title()).orElse("another session");
-        return clash.name() + " is double-booked for " + c.minutes() + " min: " + what;
+        boolean first = c.first().kind() == Claim.Kind.SESSION && c.first().id() == clash.session();
+        return first ? c.second() : c.first();
+    }
+
+    private static String words(Clash clash, Map<Long, String> titles) {
+        Claim other = other(clash);
+        String what =
+                other.kind() == Claim.Kind.BUSY ? "busy elsewhere" : titles.getOrDefault(other.id(), "another session");
+        return clash.name() + " is double-booked for " + clash.conflict().minutes() + " min: " + what;
     }
 
     /** Dates of the offering itself that would be held at one time, whoever leads them. */
@@ -172,15 +191,11 @@ class Foresight {
                 .toList();
         for (Session s : after.values()) {
             all.stream()
-                    .filter(other -> other.id() != s.id() && span(other).overlaps(span(s)))
+                    .filter(other -> other.id() != s.id() && other.span().overlaps(s.span()))
                     .findFirst()
                     .ifPresent(other -> trouble.computeIfAbsent(s.id(), id -> new ArrayList<>())
                             .add("at the same time as " + when(other) + " of the same offering"));
         }
-    }
-
-    private static Interval span(Session s) {
-        return s.span();
     }
 
     private Map<Long, List<Host>> hosts(Map<Session, SessionPlan> plans) {

@@ -62,8 +62,7 @@ public record SessionForm(
 
     /** What an organiser says to people in their own words. */
     static String wordsOf(@Nullable String typed) {
-        String text = Text.manyLines(Objects.requireNonNullElse(typed, ""));
-        return text.substring(0, Math.min(text.length(), LONGEST_WORDS)).strip();
+        return Text.manyLines(Objects.requireNonNullElse(typed, ""), LONGEST_WORDS);
     }
 
     private static String clean(@Nullable String text) {

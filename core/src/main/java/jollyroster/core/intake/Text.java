@@ -34,6 +34,14 @@ public final class Text {
         return text.matches("\\d{1,9}") && Integer.parseInt(text) >= least && Integer.parseInt(text) <= most;
     }
 
+    /** Several lines of at most so many characters, cut where none is split in two. */
+    public static String manyLines(String entered, int most) {
+        String text = manyLines(entered);
+        int end = Math.min(text.length(), most);
+        boolean splits = end > 0 && end < text.length() && Character.isHighSurrogate(text.charAt(end - 1));
+        return text.substring(0, splits ? end - 1 : end).strip();
+    }
+
     /** One line: white space and line breaks become single spaces, other control characters go. */
     public static String oneLine(String entered) {
         return cleaned(entered, false);
