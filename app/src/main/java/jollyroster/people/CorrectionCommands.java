@@ -47,6 +47,8 @@ public class CorrectionCommands {
     /** What came of it. */
     public enum Corrected {
         DONE,
+        /** The address is another now: the old one is told, and new links are on their way. */
+        READDRESSED,
         /** All is as wanted already. */
         SAME,
         /** Somebody else has this address. */
@@ -90,7 +92,7 @@ public class CorrectionCommands {
                     "",
                     now);
         }
-        return Corrected.DONE;
+        return wanted.readdresses() ? Corrected.READDRESSED : Corrected.DONE;
     }
 
     private boolean isTaken(String email) {

@@ -39,10 +39,11 @@ class CorrectionController {
             flash.addFlashAttribute("typed", new Typed(name, email));
         } else {
             Corrected came = corrections.correct(id, called.get(), address.get(), actor);
-            if (came == Corrected.TAKEN) {
+            boolean refused = came == Corrected.TAKEN || came == Corrected.UNKNOWN;
+            flash.addFlashAttribute(refused ? "warned" : "said", words(came));
+            if (refused) {
                 flash.addFlashAttribute("typed", new Typed(name, email));
             }
-            flash.addFlashAttribute(came == Corrected.DONE || came == Corrected.SAME ? "said" : "warned", words(came));
         }
         return "redirect:/desk/people/" + id;
     }
@@ -52,7 +53,8 @@ class CorrectionController {
 
     private static String words(Corrected came) {
         return switch (came) {
-            case DONE -> "Saved. Where the address changed, the old one is told, and new links go to the new one.";
+            case DONE -> "Saved.";
+            case READDRESSED -> "Saved. The old address is told, and new links go to the new one.";
             case SAME -> "Nothing had changed.";
             case TAKEN -> "Somebody else has this address. If they are the same person, merge the two.";
             case UNKNOWN -> "This person is no longer kept.";

@@ -105,7 +105,7 @@ class CorrectionTest {
     void an_organiser_corrects_at_once_and_everything_follows() {
         String right = fresh("wren");
         assertThat(corrections.correct(r.person(), "Wren Skerry-Holm", right, Saltmarrow.ORGANISER))
-                .isEqualTo(Corrected.DONE);
+                .isEqualTo(Corrected.READDRESSED);
         assertThat(roster.registration(r.id()).orElseThrow().name()).isEqualTo("Wren Skerry-Holm");
         assertThat(letterTo(r.email()))
                 .contains("Nothing more about them comes to this address")
@@ -132,6 +132,9 @@ class CorrectionTest {
                 .isEqualTo(Corrected.TAKEN);
         assertThat(corrections.correct(r.person(), r.name(), r.email(), Saltmarrow.ORGANISER))
                 .isEqualTo(Corrected.SAME);
+        assertThat(corrections.correct(r.person(), r.name() + " Holm", r.email(), Saltmarrow.ORGANISER))
+                .as("the name alone")
+                .isEqualTo(Corrected.DONE);
         assertThatExceptionOfType(AccessDeniedException.class)
                 .isThrownBy(() -> corrections.correct(r.person(), "X Y", "x@crew.example", r.self()));
     }
