@@ -4,7 +4,11 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.stream.Stream;
 import jollyroster.attendance.AttendanceQueries.Attended;
+import jollyroster.chart.PresenceBar;
+import jollyroster.core.attendance.Verdict;
 import jollyroster.core.dates.Interval;
 import jollyroster.core.seats.RegistrationState;
 import jollyroster.programme.Session;
@@ -17,15 +21,35 @@ import org.jspecify.annotations.Nullable;
  * @param evidence who marked it by hand, and what was computed; empty when nobody did
  */
 public record AttendanceView(
-        String code, String word, String minutes, String share, boolean byHand, String evidence, Bar bar) {
+        String code, String word, String minutes, String share, boolean byHand, String evidence, PresenceBar bar) {
 
-    /** Connection spans on the session's window, in per cent. */
-    public record Bar(List<Span> spans) {
-        public Bar {
-            spans = List.copyOf(spans);
-        }
+    private static final Map<Verdict, String> SHAPES =
+            Map.of(Verdict.ATTENDED, "taken", Verdict.PART, "called", Verdict.ABSENT, "free");
 
-        public record Span(double x, double width) {}
+    /**
+     * A verdict that can be given by hand.
+     *
+     * @param value what pressing it asks for; empty to take it back
+     * @param words what pressing it does
+     * @param shape the mark it shows
+     */
+    public record HandMark(String value, boolean pressed, String words, String shape) {}
+
+    /** The verdicts that can be given by hand, and which of them was. */
+    public List<HandMark> marks() {
+        return Stream.of(Verdict.values()).map(this::mark).toList();
+    }
+
+    private HandMark mark(Verdict verdict) {
+        String word = verdict.name().toLowerCase(Locale.ROOT);
+        boolean pressed = byHand && word.equals(code);
+        return new HandMark(
+                pressed ? "" : verdict.name(), pressed, "mark " + word + " by hand", "#seat-" + SHAPES.get(verdict));
+    }
+
+    /** When they were there, drawn; empty when nobody saw them. */
+    public String drawn() {
+        return bar.markup(minutes + " present");
     }
 
     /** @param a what is known of it; {@code null} for nothing */
@@ -33,7 +57,7 @@ public record AttendanceView(
         if (a == null) {
             boolean absent = state == RegistrationState.REGISTERED && !now.isBefore(s.end());
             return new AttendanceView(
-                    absent ? "absent" : "none", absent ? "absent" : "", "", "", false, "", new Bar(List.of()));
+                    absent ? "absent" : "none", absent ? "absent" : "", "", "", false, "", new PresenceBar(List.of()));
         }
         boolean running = a.inside() && now.isBefore(s.doorHours().closes());
         String code =
@@ -52,10 +76,10 @@ public record AttendanceView(
                 bar(s.span(), a.presence().spans()));
     }
 
-    private static Bar bar(Interval window, List<Interval> spans) {
+    private static PresenceBar bar(Interval window, List<Interval> spans) {
         double all = window.length().toSeconds();
-        return new Bar(spans.stream()
-                .map(span -> new Bar.Span(
+        return new PresenceBar(spans.stream()
+                .map(span -> new PresenceBar.Span(
                         Duration.between(window.start(), span.start()).toSeconds() * 100 / all,
                         span.length().toSeconds() * 100 / all))
                 .toList());

@@ -76,6 +76,11 @@ public record FillCurve(
                 ahead == null ? 0 : scale.y(ahead.expected()));
     }
 
+    /** The curve as an SVG element. @param seats how many there are @param words the curve in a sentence */
+    public String markup(int seats, String words) {
+        return new FillDrawing(this).markup(seats, words);
+    }
+
     private static double highest(List<Run> earlier, Run own, @org.jspecify.annotations.Nullable Ahead ahead) {
         double highest = own.seatsAt().applyAsInt(0);
         for (Run run : earlier) {

@@ -64,6 +64,11 @@ public record RunLine(
                 WIDTH, AXIS, scale.x(now), START, END, CLOSES, scale.x(hours.opens()), axisTicks(), List.copyOf(marks));
     }
 
+    /** The line as an SVG element. */
+    public String markup() {
+        return new RunLineDrawing(this).markup();
+    }
+
     private static List<Event> inOrder(List<Event> events) {
         return events.stream().sorted(java.util.Comparator.comparing(Event::at)).toList();
     }

@@ -166,8 +166,7 @@ public record SeatStrip(
             svg.with("y1", 0).with("y2", height).end();
         }
         for (Label label : labels) {
-            svg.begin("text").with("class", "waiter").with("x", label.x()).with("y", height + 15);
-            svg.inside().text(label.text()).end("text");
+            svg.words("waiter", label.x(), height + 15, label.text());
         }
         return svg.end("svg").toString();
     }

@@ -48,6 +48,19 @@ final class Svg {
         return this;
     }
 
+    /** A path drawn as its class says; none where there is nothing to draw. */
+    Svg path(String drawnAs, String data) {
+        return data.isEmpty()
+                ? this
+                : begin("path").with("class", drawnAs).with("d", data).end();
+    }
+
+    /** Words at a place. */
+    Svg words(String drawnAs, double x, double y, String words) {
+        begin("text").with("class", drawnAs).with("x", x).with("y", y).inside();
+        return text(words).end("text");
+    }
+
     /** Ends an element that something was inside of. */
     Svg end(String element) {
         markup.append("</").append(element).append('>');

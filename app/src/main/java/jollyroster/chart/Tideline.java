@@ -64,33 +64,23 @@ public record Tideline(
                 .with("role", "group")
                 .with("aria-label", "Tideline: one stroke a session")
                 .inside();
-        path(svg, "weekend", weekends());
-        path(svg, "swell", SWELL);
-        changes.forEach(change -> text(svg, "change", change.x() + 4, 11, change.label()));
-        path(svg, "base", new PathData().from(0, base, "h" + width).toString());
-        path(svg, "midnight", midnights());
-        days.forEach(day -> text(svg, "day", day.x() + 4, base + 14, day.label()));
+        svg.path("weekend", weekends());
+        svg.path("swell", SWELL);
+        changes.forEach(change -> svg.words("change", change.x() + 4, 11, change.label()));
+        svg.path("base", new PathData().from(0, base, "h" + width).toString());
+        svg.path("midnight", midnights());
+        days.forEach(day -> svg.words("day", day.x() + 4, base + 14, day.label()));
         strokes.forEach(stroke -> draw(svg, stroke));
-        path(svg, "filled", fillings());
-        path(svg, "now", new PathData().from(nowX, 2, "V" + (base + 3)).toString());
-        path(svg, "now-mark", new PathData().from(nowX - 4, 0, "h8l-4 7z").toString());
+        svg.path("filled", fillings());
+        svg.path("now", new PathData().from(nowX, 2, "V" + (base + 3)).toString());
+        svg.path("now-mark", new PathData().from(nowX - 4, 0, "h8l-4 7z").toString());
         return svg.end("svg").toString();
-    }
-
-    private static void path(Svg svg, String drawnAs, String data) {
-        svg.begin("path").with("class", drawnAs).with("d", data).end();
-    }
-
-    private static void text(Svg svg, String drawnAs, double x, double y, String words) {
-        svg.begin("text").with("class", drawnAs).with("x", x).with("y", y).inside();
-        svg.text(words).end("text");
     }
 
     private static void draw(Svg svg, Stroke stroke) {
         svg.begin("a").with("href", "/desk/sessions/" + stroke.session()).with("aria-label", stroke.words());
         svg.inside().begin("title").inside().text(stroke.words()).end("title");
-        path(
-                svg,
+        svg.path(
                 "stroke",
                 new PathData()
                         .box(stroke.x(), stroke.top(), stroke.width(), stroke.height())

@@ -17,6 +17,11 @@ import jollyroster.programme.Session;
  */
 record FillView(FillCurve curve, int seats, String pace, String forecast, String taken) {
 
+    /** The drawing. */
+    public String markup() {
+        return curve.markup(seats, taken + " taken. " + pace + " " + forecast);
+    }
+
     /** Empty when there is nothing to draw yet. */
     static Optional<FillView> of(SessionFacts facts) {
         Session s = facts.session();

@@ -122,12 +122,14 @@ class SessionReading {
     private List<Registration> people(Session session, boolean everybody) {
         long book = session.book();
         Filter any = Filter.everybody();
-        List<Registration> first = pages.page(book, any, 0, everybody ? MOST : DRAWN + 1);
-        if (everybody || first.size() <= DRAWN) {
-            return first;
+        int all = pages.counts(book).values().stream()
+                .mapToInt(RosterPageQueries.Count::parties)
+                .sum();
+        if (everybody || all <= DRAWN) {
+            return pages.page(book, any, 0, MOST);
         }
         List<Registration> wanting = pages.page(book, any.in(WANT_A_DECISION), 0, RosterRows.SHOWN);
-        return Stream.concat(wanting.stream(), first.stream().limit(RosterRows.SHOWN))
+        return Stream.concat(wanting.stream(), pages.page(book, any, 0, RosterRows.SHOWN).stream())
                 .collect(Collectors.toMap(Registration::id, r -> r, (one, same) -> one, LinkedHashMap::new))
                 .values()
                 .stream()

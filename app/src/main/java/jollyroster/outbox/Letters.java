@@ -33,8 +33,8 @@ public interface Letters {
         GONE
     }
 
-    /** A person and session in a list. */
-    record Line(String name, String title, Instant start, ZoneId zone) {}
+    /** A registered person in a list, and what they registered for. */
+    record Line(String name, String title) {}
 
     /**
      * All that a letter can say.

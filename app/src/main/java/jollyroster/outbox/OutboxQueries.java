@@ -33,11 +33,13 @@ public class OutboxQueries {
     private final Remembered<Set<Long>, Map<Long, List<PlanLine>>> plans;
     private final Remembered<Integer, List<NextSend>> nextSends;
     private final Remembered<Set<Long>, Map<Long, Instant>> next;
+    private final Remembered<Integer, Map<MessageState, Integer>> totals;
 
     OutboxQueries(Reads reads, TableChanges changes) {
         this.counts = new Remembered<>(changes, 200, "message");
         this.plans = new Remembered<>(changes, 20, "plan_line");
         this.nextSends = new Remembered<>(changes, 3, "message");
+        this.totals = new Remembered<>(changes, 1, "message");
         this.next = new Remembered<>(changes, 20, "message");
         this.reads = reads;
     }
@@ -117,7 +119,12 @@ public class OutboxQueries {
         return reads.sql().fetchCount(MESSAGE, MESSAGE.STATE.eq(state.name()));
     }
 
+    /** How many messages are in each state. */
     public Map<MessageState, Integer> totals() {
+        return totals.get(0, any -> readTotals());
+    }
+
+    private Map<MessageState, Integer> readTotals() {
         Map<MessageState, Integer> totals = new EnumMap<>(MessageState.class);
         reads.sql()
                 .select(MESSAGE.STATE, count())

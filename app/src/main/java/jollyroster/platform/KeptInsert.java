@@ -4,23 +4,43 @@ import java.util.List;
 import org.jooq.Converter;
 import org.jooq.Field;
 import org.jooq.Query;
+import org.jooq.Table;
 import org.jooq.TableRecord;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.JdbcTemplate;
 
 /**
- * An insert whose text is written once, into every column of a table but the number ({@code id}), which the store gives. For the few tables of the hottest write. What a row leaves out is null.
+ * An insert whose text is written once, into every column of a table but the number ({@code id}), which the store gives.
+ * For the few tables of the hottest write. What a row leaves out is null.
  */
 public final class KeptInsert<R extends TableRecord<R>> {
 
     private final Kept plain;
     private final Kept returning;
-    private final List<Field<?>> columns;
+    private final List<Column<?>> columns;
 
-    KeptInsert(JdbcTemplate store, Query written, List<Field<?>> columns) {
+    /** Where a record has it, and how the store takes it. */
+    private record Column<T>(int at, Converter<Object, T> converter) {
+
+        @SuppressWarnings("unchecked")
+        static <T> Column<T> of(Field<T> field, Table<?> table) {
+            return new Column<>(table.indexOf(field), (Converter<Object, T>)
+                    field.getBinding().converter());
+        }
+
+        @SuppressWarnings("unchecked")
+        @Nullable
+        Object stored(TableRecord<?> row) {
+            return converter.to((T) row.get(at));
+        }
+    }
+
+    KeptInsert(JdbcTemplate store, Query written, Table<R> table, List<Field<?>> columns) {
         this.plain = new Kept(store, written.getSQL());
         this.returning = new Kept(store, written.getSQL() + " returning id");
-        this.columns = List.copyOf(columns);
+        this.columns = columns.stream()
+                .<Column<?>>map(column -> Column.of(column, table))
+                .toList();
     }
 
     String text() {
@@ -43,13 +63,8 @@ public final class KeptInsert<R extends TableRecord<R>> {
     private @Nullable Object[] valuesOf(R row) {
         Object[] values = new Object[columns.size()];
         for (int i = 0; i < values.length; i++) {
-            values[i] = stored(columns.get(i), row.get(columns.get(i)));
+            values[i] = columns.get(i).stored(row);
         }
         return values;
-    }
-
-    @SuppressWarnings("unchecked")
-    private static <T> @Nullable Object stored(Field<T> column, @Nullable Object value) {
-        return ((Converter<Object, T>) column.getBinding().converter()).to((T) value);
     }
 }

@@ -47,7 +47,7 @@ public final class Writes {
                 .filter(column -> !column.getName().equals("id"))
                 .toList();
         Query written = rest.apply(sql.insertInto(table, columns).values(new Object[columns.size()]));
-        return new KeptInsert<>(jdbc, written, columns);
+        return new KeptInsert<>(jdbc, written, table, columns);
     }
 
     /** The connection of the transaction under way. */

@@ -133,6 +133,18 @@ public class RegistrationQueries implements SeatCounts, PersonalHistory {
                 .fetchMap(r -> r.get(REGISTRATION.ID), RegistrationQueries::toRegistration);
     }
 
+    /** Who it is, and on which session. */
+    record Named(String name, long session) {}
+
+    /** The names of these registrations by number, in one query. */
+    Map<Long, Named> named(Collection<Long> ids) {
+        return reads.sql()
+                .select(REGISTRATION.ID, REGISTRATION.NAME, REGISTRATION.SESSION_ID)
+                .from(REGISTRATION)
+                .where(REGISTRATION.ID.in(ids))
+                .fetchMap(REGISTRATION.ID, r -> new Named(r.value2(), r.value3()));
+    }
+
     /**
      * Everybody on a session, in order of registering; the line has an order of its own.
      *

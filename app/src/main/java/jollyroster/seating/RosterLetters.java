@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.core.seats.FreedSeats;
 import jollyroster.core.seats.RegistrationState;
@@ -147,19 +148,18 @@ public class RosterLetters implements Letters {
 
     @Override
     public Map<Long, Line> lines(Collection<Long> registrations) {
-        Map<Long, Registration> known = roster.registrations(registrations);
-        Map<Long, Session> sessions = new HashMap<>();
-        programme
-                .sessions(known.values().stream()
-                        .map(Registration::session)
-                        .distinct()
-                        .toList())
-                .forEach(session -> sessions.put(session.id(), session));
+        Map<Long, RegistrationQueries.Named> known = roster.named(registrations);
+        Map<Long, String> titles =
+                programme
+                        .sessions(known.values().stream()
+                                .map(RegistrationQueries.Named::session)
+                                .distinct()
+                                .toList())
+                        .stream()
+                        .collect(Collectors.toMap(
+                                Session::id, session -> session.offering().title()));
         Map<Long, Line> lines = new HashMap<>();
-        known.forEach((id, registration) -> {
-            Session session = sessions.get(registration.session());
-            lines.put(id, new Line(registration.name(), session.offering().title(), session.start(), session.zone()));
-        });
+        known.forEach((id, named) -> lines.put(id, new Line(named.name(), titles.get(named.session()))));
         return lines;
     }
 }

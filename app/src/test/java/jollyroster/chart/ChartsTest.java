@@ -16,6 +16,8 @@ class ChartsTest {
     private static final ZoneId HALIFAX = ZoneId.of("America/Halifax");
     private static final Instant NOW = Instant.parse("2027-03-10T13:40:00Z");
     private static final Instant START = Instant.parse("2027-03-16T22:00:00Z");
+    private static final DoorHours EVENING = DoorHours.of(
+            new Interval(START, START.plus(Duration.ofHours(2))), Duration.ofMinutes(15), Duration.ofMinutes(15));
 
     @Test
     void a_strip_has_a_mark_for_each_seat_and_each_person_waiting() {
@@ -87,8 +89,7 @@ class ChartsTest {
 
     @Test
     void the_run_line_stretches_towards_the_start_and_keeps_the_order_of_time() {
-        DoorHours hours = DoorHours.of(
-                new Interval(START, START.plus(Duration.ofHours(2))), Duration.ofMinutes(15), Duration.ofMinutes(15));
+        DoorHours hours = EVENING;
         double last = -1;
         for (int minutes : new int[] {-30 * 24 * 60, -20 * 24 * 60, -24 * 60, -60, -15, 0, 60, 120, 130, 300, 9999}) {
             double x = RunLine.of(hours, START.plus(Duration.ofMinutes(minutes)), List.of())
@@ -98,6 +99,35 @@ class ChartsTest {
         }
         RunLine line = RunLine.of(hours, NOW, List.of());
         assertThat(line.doorX()).isBetween(line.ticks().get(6).x(), line.startX());
+    }
+
+    @Test
+    void a_run_line_shows_each_message_with_its_number_and_the_end_of_registration() {
+        DoorHours hours = EVENING;
+        Instant before = START.minus(Duration.ofDays(1));
+        var drawn = org.jsoup.Jsoup.parse(RunLine.of(
+                        hours,
+                        NOW,
+                        List.of(
+                                new RunLine.Event(before, RunLine.Kind.MESSAGE, "14", "<i>\"1 day before\"", "planned"),
+                                new RunLine.Event(before, RunLine.Kind.CUT_OFF, "cut-off", "closes", "cut-off")))
+                .markup());
+        assertThat(drawn.select("g.is-planned title").text()).isEqualTo("<i>\"1 day before\"");
+        assertThat(drawn.select("g.is-planned .count").text()).isEqualTo("14");
+        assertThat(drawn.select("g.is-planned use").attr("href")).isEqualTo("#letter");
+        assertThat(drawn.select("g.is-cut-off .cutoff")).hasSize(1);
+        assertThat(drawn.select("i")).isEmpty();
+        assertThat(drawn.select(".tick-word").eachText()).endsWith("start", "end");
+    }
+
+    @Test
+    void a_presence_bar_draws_every_span_and_nothing_for_nobody() {
+        PresenceBar bar = new PresenceBar(List.of(new PresenceBar.Span(0, 40), new PresenceBar.Span(55, 20)));
+        assertThat(org.jsoup.Jsoup.parse(bar.markup("54 min present"))
+                        .select(".span")
+                        .attr("d"))
+                .isEqualTo("M0 1h40v10h-40zM55 1h20v10h-20z");
+        assertThat(new PresenceBar(List.of()).markup("")).isEmpty();
     }
 
     @Test

@@ -1,0 +1,200 @@
+package jollyroster.desk;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Stream;
+import jollyroster.outbox.LetterKind;
+import jollyroster.outbox.Letters;
+import jollyroster.outbox.MessageState;
+import jollyroster.outbox.OutboxQueries.Item;
+import jollyroster.platform.OrganisationQueries;
+import jollyroster.platform.Times;
+import org.springframework.stereotype.Component;
+
+/** Messages as the outbox lists them: those of one sending together, each with the name of whoever gets it. */
+@Component
+class OutboxLines {
+
+    private static final int SENDINGS = 10;
+    private static final int NAMES = 8;
+    private final Letters letters;
+    private final OrganisationQueries organisation;
+    private final Clock clock;
+
+    OutboxLines(Letters letters, OrganisationQueries organisation, Clock clock) {
+        this.letters = letters;
+        this.organisation = organisation;
+        this.clock = clock;
+    }
+
+    /**
+     * A message in the list.
+     *
+     * @param who by name; the address where no name is known
+     * @param address of what it is about; empty for nothing
+     * @param moved what quiet hours did to it; empty for nothing
+     */
+    record Line(
+            long id,
+            long session,
+            String at,
+            String ahead,
+            String what,
+            String anchor,
+            String who,
+            String recipient,
+            String title,
+            String address,
+            String state,
+            String reason,
+            String moved,
+            boolean canRetry) {
+
+        /** For a list that says of all at once how they were moved. */
+        Line notMoved() {
+            return new Line(
+                    id, session, at, ahead, what, anchor, who, recipient, title, address, state, reason, "", canRetry);
+        }
+    }
+
+    /**
+     * Lines that say the same of several people: sent at one time, about one thing.
+     *
+     * @param lines the first of them
+     * @param moved what quiet hours did to all of them; empty for nothing, or where it differs
+     * @param more how many more there are
+     * @param all the address that lists them all
+     */
+    record Sending(
+            String at,
+            String ahead,
+            String what,
+            String title,
+            String address,
+            String people,
+            String moved,
+            List<Line> lines,
+            int more,
+            String all) {}
+
+    /** One page of sendings. @param next the number of the next page; 0 when there is none */
+    record Page(List<Sending> sendings, int next) {}
+
+    /**
+     * @param show which of the lists of the outbox it is
+     * @param names how many of each sending are named; all when it is one sending that is looked at
+     */
+    Page page(List<Item> items, String show, int asked, boolean whole) {
+        List<List<Item>> all = together(items);
+        int from = Math.max(0, Math.min(asked, all.size() / SENDINGS)) * SENDINGS;
+        int names = whole ? items.size() : NAMES;
+        List<List<Item>> shown = all.stream().skip(from).limit(SENDINGS).toList();
+        Map<Long, Letters.Line> people =
+                people(shown.stream().flatMap(some -> some.stream().limit(names)));
+        return new Page(
+                shown.stream().map(some -> sending(some, show, names, people)).toList(),
+                from + SENDINGS < all.size() ? from / SENDINGS + 1 : 0);
+    }
+
+    private Map<Long, Letters.Line> people(Stream<Item> items) {
+        return letters.lines(items.map(Item::registration).distinct().toList());
+    }
+
+    Line line(Item item) {
+        return line(item, people(Stream.of(item)));
+    }
+
+    /** What is said of all messages of a sending. */
+    private record Occasion(Instant at, String what, String address) {}
+
+    private static List<List<Item>> together(List<Item> items) {
+        Map<Occasion, List<Item>> sendings = new LinkedHashMap<>();
+        for (Item item : items) {
+            Occasion occasion =
+                    new Occasion(at(item).truncatedTo(ChronoUnit.MINUTES), MessageWords.of(item), address(item));
+            sendings.computeIfAbsent(occasion, first -> new ArrayList<>()).add(item);
+        }
+        return List.copyOf(sendings.values());
+    }
+
+    private static Instant at(Item item) {
+        return item.done().orElse(item.due());
+    }
+
+    private Sending sending(List<Item> items, String show, int names, Map<Long, Letters.Line> known) {
+        Line first = line(items.get(0), known);
+        boolean alike = items.stream().map(this::moved).distinct().count() == 1;
+        List<Line> named = items.stream()
+                .limit(names)
+                .map(item -> line(item, known))
+                .map(l -> alike ? l.notMoved() : l)
+                .toList();
+        return new Sending(
+                first.at(),
+                first.ahead(),
+                first.what(),
+                first.title(),
+                first.address(),
+                items.size() == 1 ? "one person" : items.size() + " people",
+                alike ? first.moved() : "",
+                named,
+                items.size() - named.size(),
+                "/desk/outbox?show=" + show + "&session=" + first.session() + "&what=" + first.anchor());
+    }
+
+    private Line line(Item item, Map<Long, Letters.Line> people) {
+        Instant at = at(item);
+        Optional<Letters.Line> about = Optional.ofNullable(people.get(item.registration()));
+        boolean ahead = item.state() == MessageState.PLANNED && at.isAfter(clock.instant());
+        return new Line(
+                item.id(),
+                item.session(),
+                Times.dayAndTime(at, home()),
+                ahead ? "in " + Times.length(Duration.between(clock.instant(), at)) : "",
+                MessageWords.of(item),
+                item.anchor().name(),
+                about.map(Letters.Line::name).orElseGet(() -> addressee(item)),
+                item.recipient(),
+                about.map(Letters.Line::title).orElseGet(() -> item.given().text("title")),
+                address(item),
+                item.state().name().toLowerCase(Locale.ROOT),
+                item.reason(),
+                moved(item),
+                item.state() == MessageState.FAILED);
+    }
+
+    /** Of a letter about no registration: by the name it was given, else by the address. */
+    private static String addressee(Item item) {
+        boolean toTeam = item.kind()
+                .filter(k -> k == LetterKind.ANSWERED || k == LetterKind.ANSWERS)
+                .isPresent();
+        String name = item.given().text("name");
+        return toTeam || name.isEmpty() ? item.recipient() : name;
+    }
+
+    private static String address(Item item) {
+        if (item.session() > 0) {
+            return "/desk/sessions/" + item.session();
+        }
+        int offering = item.given().number("offering");
+        return offering > 0 ? "/desk/offerings/" + offering + "/guests" : "";
+    }
+
+    private String moved(Item item) {
+        boolean earlier = item.state() == MessageState.PLANNED && item.due().isBefore(item.nominal());
+        return earlier ? "before quiet hours, instead of " + Times.dayAndTime(item.nominal(), home()) : "";
+    }
+
+    private ZoneId home() {
+        return organisation.organisation().zone();
+    }
+}
