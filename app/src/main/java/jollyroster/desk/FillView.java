@@ -19,7 +19,7 @@ record FillView(FillCurve curve, int seats, String pace, String forecast, String
 
     /** The drawing. */
     public String markup() {
-        return curve.markup(seats, taken + " taken. " + pace + " " + forecast);
+        return curve.markup(seats, taken + ". " + pace + " " + forecast);
     }
 
     /** Empty when there is nothing to draw yet. */
@@ -50,7 +50,7 @@ record FillView(FillCurve curve, int seats, String pace, String forecast, String
                         ? ""
                         : FillForecast.pace(runs, now).map(FillView::pace).orElse(""),
                 forecast.map(f -> words(f, runs.size())).orElse(""),
-                now + " of " + s.seats()));
+                now + " of " + s.seats() + " registered"));
     }
 
     private static FillCurve.Run run(Course course) {

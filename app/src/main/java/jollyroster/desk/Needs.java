@@ -164,7 +164,7 @@ class Needs {
     }
 
     private static String in(Session s, Instant now) {
-        return "in " + Times.length(Duration.between(now, s.start()));
+        return Times.ahead(now, s.start(), s.zone());
     }
 
     private static void soon(Session s, SeatCount count, Instant now, List<Need> needs) {

@@ -1,7 +1,6 @@
 package jollyroster.desk;
 
 import java.time.Clock;
-import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.time.temporal.ChronoUnit;
@@ -159,7 +158,7 @@ class OutboxLines {
                 item.id(),
                 item.session(),
                 Times.dayAndTime(at, home()),
-                ahead ? "in " + Times.length(Duration.between(clock.instant(), at)) : "",
+                ahead ? Times.ahead(clock.instant(), at, home()) : "",
                 MessageWords.of(item),
                 item.anchor().name(),
                 about.map(Letters.Line::name).orElseGet(() -> addressee(item)),

@@ -77,7 +77,11 @@ final class RosterRows {
     }
 
     private static String passedOver(Registration r) {
-        return r.passedOver() == 0 ? "" : ", passed over " + r.passedOver() + "×";
+        return switch (r.passedOver()) {
+            case 0 -> "";
+            case 1 -> ", passed over once";
+            default -> ", passed over twice";
+        };
     }
 
     static String theirTime(Session s, ZoneId theirs) {

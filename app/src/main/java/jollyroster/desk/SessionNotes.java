@@ -98,10 +98,9 @@ final class SessionNotes {
                     "The door is open.",
                     inside + " inside now, of " + facts.parties(RegistrationState.REGISTERED) + " registrations."));
         }
-        String in = Times.length(Duration.between(facts.now(), opens));
         return Optional.of(MarginNote.remark(
                 "The door opens " + Times.dayAndTime(opens, s.zone()) + ",",
-                "in " + in + ", and lets registered people in by themselves."));
+                Times.ahead(facts.now(), opens, s.zone()) + ", and lets registered people in by themselves."));
     }
 
     private static Optional<MarginNote> owed(SessionFacts facts) {

@@ -108,9 +108,7 @@ class TodayController {
     private static AtHand atHand(Session s, SeatCount count, Instant now, ZoneId home) {
         boolean open = !now.isBefore(s.doorHours().opens());
         boolean running = !now.isBefore(s.start());
-        String soon = running
-                ? "under way"
-                : open ? "door open" : "in " + Times.length(java.time.Duration.between(now, s.start()));
+        String soon = running ? "under way" : open ? "door open" : Times.ahead(now, s.start(), s.zone());
         return new AtHand(
                 s.id(),
                 s.offering().title(),

@@ -76,7 +76,7 @@ class WaitingNeeds {
                     : people.size() + " have not answered their call-ups.";
             needs.add(new Need(
                     left.compareTo(Duration.ofHours(3)) < 0 ? 1 : 2,
-                    left.isNegative() ? "now" : "in " + Times.length(left),
+                    left.isNegative() ? "now" : Times.ahead(now, first, s.zone()),
                     s.offering().title() + ", " + Times.dayAndTime(s.start(), s.zone()),
                     who + " Until " + Times.dayAndTime(first, s.zone()) + ".",
                     "Call them",

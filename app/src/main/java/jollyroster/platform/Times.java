@@ -6,6 +6,7 @@ import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.ZonedDateTime;
 import java.time.format.DateTimeFormatter;
+import java.time.temporal.ChronoUnit;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
@@ -89,6 +90,19 @@ public final class Times {
             return minutes + " min";
         }
         return minutes % 60 == 0 ? minutes / 60 + " h" : minutes / 60 + " h " + minutes % 60 + " min";
+    }
+
+    /**
+     * How far ahead a time is: {@code in 2 h}, and from two days on by the calendar there, as people count days: from
+     * Wednesday evening to Monday morning it is {@code in 5 days}.
+     */
+    public static String ahead(Instant now, Instant at, ZoneId zone) {
+        Duration left = Duration.between(now, at);
+        if (left.compareTo(Duration.ofDays(2)) < 0) {
+            return "in " + length(left);
+        }
+        LocalDate today = now.atZone(zone).toLocalDate();
+        return "in " + ChronoUnit.DAYS.between(today, at.atZone(zone).toLocalDate()) + " days";
     }
 
     /** The zone with this identifier, if the IANA database knows it; fixed offsets and other spellings are refused. */

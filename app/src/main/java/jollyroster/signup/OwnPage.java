@@ -246,6 +246,6 @@ class OwnPage {
         if (!now.isBefore(s.start())) {
             return "This session is under way.";
         }
-        return "in " + Times.length(Duration.between(now, s.start()));
+        return Times.ahead(now, s.start(), s.zone());
     }
 }

@@ -58,6 +58,12 @@ class PlatformTest {
                 .isEqualTo("Tue 16 Mar, 19:00–Wed 17 Mar 10:00");
         assertThat(Times.length(Duration.ofMinutes(90))).isEqualTo("1 h 30 min");
         assertThat(Times.length(Duration.ofDays(6))).isEqualTo("6 days");
+        Instant wednesday = Instant.parse("2027-03-10T22:00:00Z");
+        ZoneId halifax = ZoneId.of("America/Halifax");
+        assertThat(Times.ahead(wednesday, Instant.parse("2027-03-11T00:30:00Z"), halifax))
+                .isEqualTo("in 2 h 30 min");
+        assertThat(Times.ahead(wednesday, Instant.parse("2027-03-15T13:00:00Z"), halifax))
+                .isEqualTo("in 5 days");
         assertThat(Times.city(ZoneId.of("America/Port_of_Spain"))).isEqualTo("Port of Spain");
         assertThat(Times.zone("+01:00")).isEmpty();
         assertThat(Times.zone("Europe/Lisbon")).isPresent();
