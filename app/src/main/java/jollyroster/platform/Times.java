@@ -7,9 +7,11 @@ import java.time.ZoneId;
 import java.time.ZonedDateTime;
 import java.time.format.DateTimeFormatter;
 import java.time.temporal.ChronoUnit;
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 
 /** Dates and times as people write them: {@code Tue 16 Mar, 19:00–20:30}. */
@@ -24,6 +26,13 @@ public final class Times {
     private static final Set<String> ZONES = ZoneId.getAvailableZoneIds().stream()
             .filter(id -> !id.startsWith("SystemV/"))
             .collect(Collectors.toUnmodifiableSet());
+
+    private static final Pattern OF_A_CITY =
+            Pattern.compile("(Africa|America|Antarctica|Arctic|Asia|Atlantic|Australia|Europe|Indian|Pacific)/.+|UTC");
+
+    /** The zones to choose from, in order: those named after a city, and UTC. Others that are known are taken too. */
+    public static final List<String> ZONES_OFFERED =
+            ZONES.stream().filter(OF_A_CITY.asMatchPredicate()).sorted().toList();
 
     private Times() {}
 

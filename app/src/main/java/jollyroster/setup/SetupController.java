@@ -7,7 +7,6 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
-import java.util.TreeSet;
 import java.util.function.Function;
 import jollyroster.core.intake.Contact;
 import jollyroster.core.intake.Text;
@@ -145,7 +144,7 @@ class SetupController {
         model.addAttribute("logo", organisation.organisation().logo());
         model.addAttribute("banner", organisation.organisation().banner());
         model.addAttribute("colours", COLOURS);
-        model.addAttribute("zones", new TreeSet<>(ZoneId.getAvailableZoneIds()));
+        model.addAttribute("zones", Times.ZONES_OFFERED);
         return "setup/setup";
     }
 

@@ -9,6 +9,7 @@ import jollyroster.platform.Times;
 import jollyroster.programme.HostQueries;
 import jollyroster.programme.HostQueries.Host;
 import jollyroster.programme.Offering;
+import jollyroster.programme.OfferingStatus;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.SeatCounts;
 import jollyroster.programme.SeatCounts.SeatCount;
@@ -53,11 +54,13 @@ class DatesAssembler {
     /** @param more dates to come that are not shown @param past dates that have passed */
     record View(List<Date> dates, int more, int past, String zoneCity, List<Week> weeks, List<Offering> others) {}
 
-    /** Adds {@code dates}, and nothing typed unless something is. */
+    /** Adds {@code dates}, in a draft those that have passed too, to be removed, and nothing typed unless something is. */
     void add(Model model, Offering offering, Instant now) {
         List<Session> all = queries.sessionsOf(offering.id());
-        List<Session> coming = all.stream().filter(s -> s.end().isAfter(now)).toList();
-        List<Session> shown = coming.stream().limit(MOST_SHOWN).toList();
+        List<Session> listed = all.stream()
+                .filter(s -> s.end().isAfter(now) || offering.status() == OfferingStatus.DRAFT)
+                .toList();
+        List<Session> shown = listed.stream().limit(MOST_SHOWN).toList();
         Map<Long, SeatCount> taken = counts.of(shown.stream().map(Session::id).toList());
         Map<Long, List<Host>> leaders = hosts.of(shown);
         model.addAttribute(
@@ -66,8 +69,8 @@ class DatesAssembler {
                         shown.stream()
                                 .map(s -> date(s, taken.get(s.id()), leaders.get(s.id()), now))
                                 .toList(),
-                        coming.size() - shown.size(),
-                        all.size() - coming.size(),
+                        listed.size() - shown.size(),
+                        all.size() - listed.size(),
                         Times.city(offering.zone()),
                         weeks(offering, all, now),
                         others(offering)));
@@ -80,13 +83,17 @@ class DatesAssembler {
         return queries.offerings().stream().filter(o -> o.id() != offering.id()).toList();
     }
 
+    private static String seats(Session s, SeatCount count) {
+        return s.seats() == 0 ? "no seats yet" : count.taken() + " of " + s.seats();
+    }
+
     private static Date date(Session s, SeatCount count, List<Host> hosts, Instant now) {
         SeatStrip strip = SeatStrip.ofCounts(s.seats(), s.keptBack(), count.taken(), count.waitingPeople(), 7);
         return new Date(
                 s.id(),
                 Times.range(s.start(), s.end(), s.zone(), now.atZone(s.zone()).toLocalDate()),
                 s.cancelled(),
-                count.taken() + " of " + s.seats()
+                (s.end().isAfter(now) ? seats(s, count) : "has passed")
                         + (count.waitingParties() > 0 ? ", " + count.waitingPeople() + " waiting" : ""),
                 differs(s, hosts),
                 OutlookWords.of(s, count.taken(), now),

@@ -105,8 +105,7 @@ class DatesController {
     }
 
     private TypedDatesView view(String text, TypedProgramme.Read read, boolean replaces) {
-        int thisYear = clock.instant().atZone(ZoneOffset.UTC).getYear();
-        return TypedDatesView.of(text, read.lines(), replaces, thisYear);
+        return TypedDatesView.of(text, read.lines(), replaces, clock.instant().atZone(ZoneOffset.UTC));
     }
 
     private static String back(long id) {

@@ -48,6 +48,9 @@ final class DatesWords {
         String when =
                 Times.range(s.start(), s.end(), s.zone(), now.atZone(s.zone()).toLocalDate());
         String waiting = count.waitingPeople() > 0 ? ", " + count.waitingPeople() + " waiting" : "";
+        if (s.seats() == 0) {
+            return Sentence.strong(when);
+        }
         return Sentence.strong(when).and(" (%,d of %,d%s)".formatted(count.taken(), s.seats(), waiting));
     }
 

@@ -69,11 +69,11 @@ public final class ReadinessView {
         int n = finding.count();
         return switch (finding.kind()) {
             case NO_DATE -> "Nobody can register before there is one.";
-            case NO_SEATS -> "Nobody can register for it.";
+            case NO_SEATS -> finding.dates() == 1 ? "Nobody can register for it." : "Nobody can register for them.";
             case NO_VENUE -> "People will not know where to go.";
             case NO_LINK -> "Choose a venue with a link, or one that makes a link for each session.";
             case NO_PROVIDER -> "Its links are made by one. Choose a venue with a fixed link instead.";
-            case START_IN_PAST -> "Nobody can come to it any more.";
+            case START_IN_PAST -> n == 1 ? "Nobody can come to it any more." : "Nobody can come to them any more.";
             case CUT_OFF_BEFORE_OPENING -> "Nobody could ever register.";
             case LINK_FAILED -> "The meeting service was asked several times, and is asked again each hour.";
             case HOST_DOUBLE_BOOKED, VENUE_DOUBLE_BOOKED ->

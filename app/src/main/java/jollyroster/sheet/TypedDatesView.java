@@ -2,10 +2,12 @@ package jollyroster.sheet;
 
 import java.time.Duration;
 import java.time.LocalDate;
+import java.time.ZonedDateTime;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import jollyroster.core.dates.SessionTime;
 import jollyroster.core.dates.TypedLine;
 import jollyroster.platform.Times;
@@ -25,27 +27,40 @@ record TypedDatesView(String text, List<Line> lines, boolean replaces, String su
 
     static final TypedDatesView NOTHING = new TypedDatesView("", List.of(), false, "");
 
-    static TypedDatesView of(String text, List<TypedLine> lines, boolean replaces, int thisYear) {
+    static TypedDatesView of(String text, List<TypedLine> lines, boolean replaces, ZonedDateTime now) {
         int sessions = lines.stream().mapToInt(line -> line.sessions().size()).sum();
         boolean wrong = lines.stream().anyMatch(TypedLine::isError);
         return new TypedDatesView(
                 text,
-                lines.stream().map(line -> line(line, thisYear)).toList(),
+                lines.stream().map(line -> line(line, now)).toList(),
                 replaces,
                 wrong || sessions == 0 ? "" : sessions == 1 ? "One date" : sessions + " dates");
     }
 
-    private static Line line(TypedLine line, int thisYear) {
+    private static Line line(TypedLine line, ZonedDateTime now) {
         TypedLine.Error error = line.error();
         if (error != null) {
             return new Line(line.line(), true, error.column(), problem(error), "column " + error.column());
         }
-        String note = line.notes().stream()
-                .map(n -> note(n, thisYear))
+        String note = Stream.concat(line.notes().stream().map(n -> note(n, now.getYear())), Stream.of(begun(line, now)))
                 .filter(words -> !words.isEmpty())
                 .distinct()
                 .collect(Collectors.joining(" "));
         return new Line(line.line(), false, 0, sessions(line), note);
+    }
+
+    /** Times that have passed are added like any other, for whoever notes what has been; but not without a word. */
+    private static String begun(TypedLine line, ZonedDateTime now) {
+        List<SessionTime> begun = line.sessions().stream()
+                .filter(time -> time.start().isBefore(now))
+                .toList();
+        return switch (begun.size()) {
+            case 0 -> "";
+            case 1 ->
+                Times.dayAndMonth(begun.get(0).start().toLocalDate()) + ", "
+                        + Times.time(begun.get(0).start()) + " has passed.";
+            default -> begun.size() + " of them have passed.";
+        };
     }
 
     /** {@code Tue 6 Apr 2027, 10:00–10:30 and 13:45–14:15; and 4 more days, the last Tue 4 May 2027}. */

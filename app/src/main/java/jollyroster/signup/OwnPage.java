@@ -98,7 +98,7 @@ class OwnPage {
         page.addObject("money", money.of(found.registration(), found.session(), clock.instant()));
         page.addObject("justRegistered", justRegistered);
         page.addObject("problems", problems);
-        page.addObject("zones", ZoneController.ZONES);
+        page.addObject("zones", Times.ZONES_OFFERED);
         toConfirm(found).ifPresent(address -> page.addObject("confirm", address));
         return page;
     }

@@ -4,8 +4,6 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Duration;
 import java.time.ZoneId;
-import java.util.TreeSet;
-import java.util.stream.Collectors;
 import jollyroster.platform.OrganisationQueries;
 import jollyroster.platform.Times;
 import org.springframework.http.HttpHeaders;
@@ -20,9 +18,6 @@ import org.springframework.web.bind.annotation.RequestParam;
 @Controller
 class ZoneController {
 
-    static final TreeSet<String> ZONES = ZoneId.getAvailableZoneIds().stream()
-            .filter(id -> id.contains("/") && !id.startsWith("Etc/") && !id.startsWith("SystemV/"))
-            .collect(Collectors.toCollection(TreeSet::new));
     private final OrganisationQueries organisation;
 
     ZoneController(OrganisationQueries organisation) {
@@ -32,7 +27,7 @@ class ZoneController {
     @GetMapping("/zone")
     String choose(@RequestParam(defaultValue = "/") String back, Model model, HttpServletRequest request) {
         model.addAttribute("back", local(back));
-        model.addAttribute("zones", ZONES);
+        model.addAttribute("zones", Times.ZONES_OFFERED);
         model.addAttribute(
                 "zone",
                 Visitor.zone(request, organisation.organisation().zone()).getId());

@@ -8,7 +8,6 @@ import java.time.ZoneId;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
-import java.util.TreeSet;
 import jollyroster.core.intake.Contact;
 import jollyroster.core.intake.Text;
 import jollyroster.platform.Actor;
@@ -113,7 +112,7 @@ class SignInController {
     private static String form(Model model, Welcome welcome, Map<String, String> problems) {
         model.addAttribute("welcome", welcome);
         model.addAttribute("problems", problems);
-        model.addAttribute("zones", new TreeSet<>(ZoneId.getAvailableZoneIds()));
+        model.addAttribute("zones", Times.ZONES_OFFERED);
         return "team/welcome";
     }
 

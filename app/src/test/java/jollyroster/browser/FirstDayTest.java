@@ -46,7 +46,7 @@ class FirstDayTest {
             page.fill("#password", "a long enough one");
             page.click("text=Sign in >> nth=-1");
             assertThat(page.locator(".steps li")).hasCount(6);
-            page.click("text=Go there >> nth=0");
+            page.click("text=Add a venue");
             page.waitForURL("**/desk/setup/venues");
             for (String path :
                     new String[] {"/desk", "/desk/programme", "/desk/people", "/desk/outbox", "/desk/setup"}) {

@@ -126,7 +126,7 @@ class ProgrammeStoryTest {
             page.keyboard().press("ArrowRight");
             page.keyboard().press("ArrowRight");
             assertThat(page.locator("#check")).containsText("15:00–17:00 is free of conflicts.");
-            page.click("#check >> text=Move it");
+            page.click("#check >> text=Move session");
             assertThat(page.locator(".said")).containsText("people are told in a few minutes");
             assertThat(page.locator("#conflicts-title")).hasText("Nobody is needed in two places");
             page.locator("a.held:has-text('Man-overboard drill 15:00')").click();
@@ -149,7 +149,7 @@ class ProgrammeStoryTest {
             page.mouse().move(box.x + box.width / 2 - 60, box.y + box.height / 2);
             assertThat(page.locator("#check")).containsText("Man-overboard drill to");
             page.mouse().up();
-            page.click("#check >> text=Leave it");
+            page.click("#check >> text=Leave as it was");
             assertThat(page.locator(".is-moving")).hasCount(0);
         }
     }

@@ -202,6 +202,26 @@ class SheetOverHttpTest {
     }
 
     @Test
+    void a_date_that_has_passed_is_removed_from_a_draft() {
+        String draft = organiser
+                .post("/desk/offerings", "/desk/offerings", Map.of("title", "Dinghy polish"))
+                .location()
+                .replaceAll(".*(?=/desk/)", "");
+        organiser.post(
+                draft, draft + "/dates", Map.of("typed", "2 Jan 2020 9-10\n2 Jan 2040 9-10", "replaces", "false"));
+        var dates = organiser.get(draft + "?open=dates").document().select("#dates");
+        assertThat(dates.text()).contains("A date is in the past.", "has passed");
+        Element remove = dates.selectFirst("form:has([aria-label^='Remove Thu 2 Jan 2020'])");
+        organiser.post(draft, remove.attr("action"), Map.of());
+        assertThat(organiser
+                        .get(draft + "?open=dates")
+                        .document()
+                        .select("#dates")
+                        .text())
+                .doesNotContain("2020", "in the past");
+    }
+
+    @Test
     void how_people_register_is_held_once_somebody_has() {
         Map<String, String> fields = filledIn("access");
         roster.register(Saltmarrow.person(at.session(), "Wren Skerry", 1), Saltmarrow.VISITOR);
