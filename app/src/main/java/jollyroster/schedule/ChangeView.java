@@ -10,6 +10,7 @@ import jollyroster.programme.Venue;
 /** A session as the page shows it around the form that changes it. Numbers are those the offering has. */
 record ChangeView(
         long id,
+        int sequence,
         String title,
         String when,
         String city,
@@ -24,6 +25,7 @@ record ChangeView(
     static ChangeView of(Session s, List<Host> usualHosts) {
         return new ChangeView(
                 s.id(),
+                s.sequence(),
                 s.offering().title(),
                 Times.dayAndTime(s.start(), s.zone()),
                 Times.city(s.zone()),

@@ -35,7 +35,24 @@ class ReachCommands {
     }
 
     /** Sessions and registrations in each scope. */
-    record Reach(int people, int laterSessions, int laterPeople, int allSessions, int allPeople) {}
+    public record Reach(int people, int laterSessions, int laterPeople, int allSessions, int allPeople) {
+
+        public String here() {
+            return counted(people);
+        }
+
+        public String later() {
+            return laterSessions + " sessions, " + counted(laterPeople);
+        }
+
+        public String all() {
+            return allSessions + " sessions, " + counted(allPeople);
+        }
+
+        private static String counted(int people) {
+            return people == 0 ? "nobody" : people == 1 ? "one person" : people + " people";
+        }
+    }
 
     @Transactional(readOnly = true)
     public Reach of(Session session) {

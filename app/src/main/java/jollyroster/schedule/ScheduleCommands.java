@@ -8,6 +8,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.Set;
 import jollyroster.core.dates.SessionTime;
 import jollyroster.core.messages.Anchor;
@@ -61,19 +62,31 @@ public class ScheduleCommands {
     /** Changes a session to what is wanted, and others of its offering in the same way. */
     @Transactional
     public Outcome change(long id, Scope scope, SessionPlan wanted, Actor actor) {
-        return change(id, scope, wanted, "", actor);
+        return change(id, OptionalInt.empty(), scope, wanted, "", actor);
     }
 
-    /** The same with the organiser's own words to those who are told. */
+    /**
+     * The same with the organiser's own words to those who are told.
+     *
+     * @param seen the sequence the session had when it was read; when it is another by now, nothing is changed. Empty for
+     *     whatever it is
+     */
     @Transactional
-    public Outcome change(long id, Scope scope, SessionPlan wanted, String words, Actor actor) {
+    public Outcome change(long id, OptionalInt seen, Scope scope, SessionPlan wanted, String words, Actor actor) {
         actor.requireOrganiser();
         Optional<Session> session = sessions.session(id);
         if (session.isEmpty() || planned.plan(id).isEmpty()) {
             return refused(Outcome.Reason.UNKNOWN);
         }
+        if (isOvertaken(session.get(), seen)) {
+            return refused(Outcome.Reason.OVERTAKEN);
+        }
         Map<Session, SessionPlan> plans = intended.plans(session.get(), scope, wanted);
         return plans.isEmpty() ? refused(Outcome.Reason.NOTHING_CHANGED) : apply(session.get(), plans, words, actor);
+    }
+
+    static boolean isOvertaken(Session now, OptionalInt seen) {
+        return seen.isPresent() && seen.getAsInt() != now.sequence();
     }
 
     private Outcome apply(Session session, Map<Session, SessionPlan> plans, String words, Actor actor) {
@@ -170,7 +183,7 @@ public class ScheduleCommands {
     private Outcome calledOff(long id, Scope scope, boolean off, String words, Actor actor) {
         actor.requireOrganiser();
         return planned.plan(id)
-                .map(plan -> change(id, scope, plan.calledOff(off), words, actor))
+                .map(plan -> change(id, OptionalInt.empty(), scope, plan.calledOff(off), words, actor))
                 .orElse(refused(Outcome.Reason.UNKNOWN));
     }
 

@@ -11,6 +11,7 @@ import jollyroster.core.dates.TypedDates;
 import jollyroster.platform.Actor;
 import jollyroster.platform.DeskPage;
 import jollyroster.platform.OrganisationQueries;
+import jollyroster.platform.Times;
 import jollyroster.programme.HostQueries;
 import jollyroster.programme.LinkCommands;
 import jollyroster.programme.OfferingCommands;
@@ -120,6 +121,11 @@ class ScheduleController {
             response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
             return page(model, session, form, problems, actor);
         }
+        if (ScheduleCommands.isOvertaken(session, form.state())) {
+            response.setStatus(HttpStatus.CONFLICT.value());
+            model.addAttribute("warned", overtaken(session));
+            return page(model, session, form, Map.of(), actor);
+        }
         Scope scope = Scope.of(form.scope());
         SessionPlan wanted = form.wanted(plan(id, actor), dates);
         if (form.again()) {
@@ -133,7 +139,7 @@ class ScheduleController {
             model.addAttribute("foreseen", foreseen.get());
             return "schedule/foreseen";
         }
-        Outcome outcome = commands.change(id, scope, wanted, form.words(), actor);
+        Outcome outcome = commands.change(id, form.state(), scope, wanted, form.words(), actor);
         if (outcome instanceof Outcome.Refused) {
             response.setStatus(HttpStatus.CONFLICT.value());
             model.addAttribute("warned", OutcomeWords.of(outcome));
@@ -141,6 +147,13 @@ class ScheduleController {
         }
         say(outcome, flash);
         return "redirect:/desk/sessions/" + id;
+    }
+
+    /** Of two who change a session the second is told how it is now; what they typed stays, and may be sent again. */
+    private static String overtaken(Session now) {
+        return "Somebody changed this session meanwhile; it is now " + Times.dayAndTime(now.start(), now.zone())
+                + ", with " + now.seats() + (now.seats() == 1 ? " seat. " : " seats. ")
+                + "Nothing was changed yet. Below is what you typed: change the session all the same, or go back to it.";
     }
 
     /** Reads a date as it is typed everywhere; without an end it keeps its length. */

@@ -17,6 +17,7 @@ import org.jspecify.annotations.Nullable;
 /**
  * A session as it is typed over on its page. Numbers that are left empty follow the offering.
  *
+ * @param seen the number of the session's state that was changed here; empty for whatever it is
  * @param when one date with its times, as dates are typed everywhere
  * @param hosts numbers of team members; only meant when {@code ownHosts}
  * @param words to those who are told; empty for none
@@ -24,6 +25,7 @@ import org.jspecify.annotations.Nullable;
  * @param again whether the form is to be shown once more
  */
 public record SessionForm(
+        String seen,
         String when,
         String seats,
         String keptBack,
@@ -42,6 +44,7 @@ public record SessionForm(
     private static final int LONGEST_WORDS = 1000;
 
     public SessionForm {
+        seen = clean(seen);
         when = Text.oneLine(clean(when));
         seats = clean(seats);
         keptBack = clean(keptBack);
@@ -74,6 +77,7 @@ public record SessionForm(
         String typed =
                 TypedDatesText.write(List.of(new TypedDatesText.Entry(time, OptionalInt.empty(), "", List.of())));
         return new SessionForm(
+                String.valueOf(session.sequence()),
                 typed.strip(),
                 String.valueOf(plan.seats()),
                 String.valueOf(plan.keptBack()),
@@ -92,6 +96,11 @@ public record SessionForm(
 
     private static String text(@Nullable Integer number) {
         return number == null ? "" : String.valueOf(number);
+    }
+
+    /** The state of the session that was changed here; empty for whatever it is. */
+    OptionalInt state() {
+        return seen.matches("\\d{1,9}") ? OptionalInt.of(Integer.parseInt(seen)) : OptionalInt.empty();
     }
 
     /** What is wrong, by field. @param dates reads the date in the session's zone */

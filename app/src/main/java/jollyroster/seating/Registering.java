@@ -1,11 +1,15 @@
 package jollyroster.seating;
 
+import java.time.Duration;
 import jollyroster.answers.RanOut;
 import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.core.seats.RegistrationState;
 
 /** What came of an application. */
 public sealed interface Registering {
+
+    /** For so long seats are held for somebody who has yet to confirm or to pay, both by a link that comes by e-mail. */
+    Duration HELD = Duration.ofMinutes(30);
 
     /**
      * The registration stands, seated or waiting; also when the same form is sent a second time.

@@ -1,6 +1,5 @@
 package jollyroster.seating;
 
-import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
 import jollyroster.core.seats.CallUp;
@@ -27,9 +26,6 @@ record SeatRow(
         int settledFor,
         String endedBy,
         String why) {
-
-    /** To confirm an address or to pay, both by a link that comes by e-mail. */
-    private static final Duration HELD = Duration.ofMinutes(30);
 
     /** Of somebody who is put on the roster. */
     static SeatRow of(Transition.Becomes becomes, Happening h) {
@@ -103,7 +99,7 @@ record SeatRow(
 
     /** Never into the session. */
     private static Instant holdUntil(Session book, Instant now) {
-        return earlier(now.plus(HELD), book.registersFor());
+        return earlier(now.plus(Registering.HELD), book.registersFor());
     }
 
     private static Instant earlier(Instant a, Instant b) {

@@ -7,12 +7,14 @@ import java.util.List;
 import java.util.Optional;
 import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.core.seats.RegistrationState;
+import jollyroster.platform.Times;
 import jollyroster.programme.Offering;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Session;
 import jollyroster.programme.SignUpRules;
 import jollyroster.programme.Venue;
 import jollyroster.seating.HoldCommands;
+import jollyroster.seating.Registering;
 import jollyroster.seating.Registration;
 import jollyroster.seating.RegistrationQueries;
 import org.springframework.http.HttpStatus;
@@ -107,6 +109,7 @@ class ThanksController {
         }
         ModelAndView page = new ModelAndView("signup/thanks");
         page.addObject("thanks", view(asked.get(), session.get()));
+        page.addObject("held", Times.length(Registering.HELD));
         page.addObject("refused", came.equals(REFUSED));
         goingOn(asked.get(), session.get().offering().signUp())
                 .ifPresent(address -> response.setHeader("Refresh", "6; url=" + address));

@@ -49,7 +49,8 @@ class TeamController {
         } else if (commands.invite(who.get(), where.get(), role, actor).isEmpty()) {
             flash.addFlashAttribute("warned", "Nobody was invited: that address is on the team already.");
         } else {
-            flash.addFlashAttribute("said", who.get() + " is invited, and can be given sessions to lead from now on.");
+            String leads = role == Role.HELPER ? "." : ", and can be given sessions to lead from now on.";
+            flash.addFlashAttribute("said", who.get() + " is invited" + leads);
         }
         return back();
     }

@@ -6,8 +6,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Duration;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.OptionalInt;
 import jollyroster.AppTest;
 import jollyroster.Browserless;
 import jollyroster.Saltmarrow;
@@ -142,6 +144,33 @@ class ForesightTest {
     }
 
     @Test
+    void of_two_who_change_a_session_the_second_is_told_how_it_is_and_loses_nothing() {
+        Published at = saltmarrow.publish(seats(8).at("2027-03-16T19:00", "2027-03-23T19:00"));
+        Map<String, String> second = new LinkedHashMap<>(form(at, "Wed 17 Mar 2027 18:00-20:00", "THIS"));
+        second.put(
+                "seen", organiser.get(page(at)).document().select("[name=seen]").val());
+        Map<String, String> first = new LinkedHashMap<>(form(at, "Wed 17 Mar 2027 20:00-22:00", "THIS"));
+        first.put("seen", second.get("seen"));
+        assertThat(organiser.post(page(at), page(at), first).status()).isEqualTo(302);
+        Browserless.Page told = organiser.post(page(at), page(at), second);
+        assertThat(told.status()).isEqualTo(409);
+        assertThat(told.document().text()).contains("it is now Wed 17 Mar 20:00");
+        assertThat(told.document().select("[name=when]").val()).isEqualTo("Wed 17 Mar 2027 18:00-20:00");
+        second.put("seen", told.document().select("[name=seen]").val());
+        assertThat(organiser.post(page(at), page(at), second).status()).isEqualTo(302);
+        var is = planned.plan(at.session()).orElseThrow();
+        assertThat(schedule.change(
+                        at.session(),
+                        OptionalInt.of(0),
+                        Scope.THIS,
+                        is.at(is.end(), is.end()),
+                        "",
+                        Saltmarrow.ORGANISER))
+                .as("checked within the write too")
+                .isEqualTo(new Outcome.Refused(Outcome.Reason.OVERTAKEN, ""));
+    }
+
+    @Test
     void people_read_what_changed_from_what_to_what_and_the_organisers_own_words() {
         Published at = saltmarrow.publish(seats(8).at("2027-03-16T19:00", "2027-03-23T19:00"));
         roster.register(person(at.session(), "Teo Quillfeather", 1), Saltmarrow.VISITOR);
@@ -151,7 +180,13 @@ class ForesightTest {
                         Saltmarrow.ORGANISER)
                 .orElseThrow();
         var plan = planned.plan(at.session()).orElseThrow().meeting(loft);
-        schedule.change(at.session(), Scope.THIS, plan, "The loft has *more* light.", Saltmarrow.ORGANISER);
+        schedule.change(
+                at.session(),
+                OptionalInt.empty(),
+                Scope.THIS,
+                plan,
+                "The loft has *more* light.",
+                Saltmarrow.ORGANISER);
         assertThat(new Browserless(port)
                         .get("/p/" + at.slug())
                         .document()
