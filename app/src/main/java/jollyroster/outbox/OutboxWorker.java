@@ -88,7 +88,7 @@ public class OutboxWorker {
             return send(claim);
         } catch (RuntimeException bad) {
             LOG.error("Message {} cannot be written: {}", claim.id(), bad.toString());
-            dispatch.failed(claim, "the letter could not be written", true, clock.instant());
+            dispatch.failed(claim, "the e-mail could not be written", true, clock.instant());
             return false;
         }
     }

@@ -3,6 +3,7 @@ package jollyroster.seating;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import jollyroster.answers.AnswerCommands;
 import jollyroster.core.messages.Anchor;
@@ -75,7 +76,7 @@ class Consequences {
     /** What becomes of the money where fewer seats are held than were paid for. */
     private Takings.Money money(Happening h, Standing before, RegistrationRecord row) {
         if (h.event() == SeatEvent.RESTORE) {
-            takings.heldAgain(List.of(row.getId()), h.now());
+            takings.heldAgain(Map.of(row.getId(), row.getParty()), h.now()).forEach(seats::setSettledFor);
         }
         RegistrationState after = RegistrationState.valueOf(row.getState());
         boolean holds = after == RegistrationState.REGISTERED || after == RegistrationState.UNCONFIRMED;

@@ -3,6 +3,7 @@ package jollyroster.seating;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
+import java.util.stream.Collectors;
 import jollyroster.core.messages.Anchor;
 import jollyroster.core.seats.RegistrationState;
 import jollyroster.logbook.LogbookCommands;
@@ -90,7 +91,12 @@ public class NoticeCommands {
     }
 
     private void heldAgain(List<PartyCommands.Addressed> people, Instant now) {
-        takings.heldAgain(people.stream().map(p -> p.registration().getId()).toList(), now);
+        takings.heldAgain(
+                people.stream()
+                        .collect(Collectors.toMap(
+                                p -> p.registration().getId(),
+                                p -> p.registration().getParty())),
+                now);
     }
 
     /** Puts right what hangs on a session whose change was taken back before anybody was told. */

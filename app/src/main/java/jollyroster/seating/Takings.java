@@ -1,7 +1,7 @@
 package jollyroster.seating;
 
 import java.time.Instant;
-import java.util.Collection;
+import java.util.Map;
 import jollyroster.programme.Session;
 
 /** The money of registrations, as whoever takes it keeps it. Told in the same write of seats given up or held again. */
@@ -21,6 +21,12 @@ public interface Takings {
      */
     Money givenUp(long registration, int still, boolean whole, Session book, Instant leaves, Instant now);
 
-    /** Seats that were given up are held again: what has not left yet does not go back. */
-    void heldAgain(Collection<Long> registrations, Instant now);
+    /**
+     * Seats that were given up are held again: of what has not left yet, as much stays as these seats cost. What goes back for
+     * others, given up before, goes back all the same.
+     *
+     * @param held for how many people seats are held now, by registration
+     * @return for how many people is paid now, of the registrations whose money stays
+     */
+    Map<Long, Integer> heldAgain(Map<Long, Integer> held, Instant now);
 }

@@ -8,7 +8,9 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.Collection;
 import java.util.Currency;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import jollyroster.core.messages.Anchor;
 import jollyroster.core.prices.Price;
@@ -108,15 +110,44 @@ public class RefundCommands implements Takings {
 
     @Override
     @Transactional(propagation = Propagation.MANDATORY)
-    public void heldAgain(Collection<Long> registrations, Instant now) {
+    public Map<Long, Integer> heldAgain(Map<Long, Integer> held, Instant now) {
+        Map<Long, Integer> paid = new HashMap<>();
+        leaving(held.keySet()).forEach((registration, latestFirst) -> {
+            int covered = paid(registration).stream()
+                    .mapToInt(p -> p.people() - p.returned())
+                    .sum();
+            for (RefundRecord refund : latestFirst) {
+                if (covered >= held.get(registration)) {
+                    break;
+                }
+                withdraw(refund.getId(), now);
+                covered += refund.getPeople();
+                paid.put(registration, covered);
+            }
+        });
+        return paid;
+    }
+
+    /** What is about to go back for seats given up, by registration. */
+    private Map<Long, List<RefundRecord>> leaving(Collection<Long> registrations) {
+        return writes.sql()
+                .select(PAYMENT.REGISTRATION_ID, REFUND.asterisk())
+                .from(REFUND)
+                .join(PAYMENT)
+                .on(PAYMENT.ID.eq(REFUND.PAYMENT_ID))
+                .where(REFUND.STATE.eq(inline("DUE")))
+                .and(REFUND.CAUSE.in("GIVEN_UP", "SESSION_CANCELLED"))
+                .and(PAYMENT.REGISTRATION_ID.in(registrations))
+                .orderBy(REFUND.ID.desc())
+                .fetchGroups(r -> r.get(PAYMENT.REGISTRATION_ID), r -> r.into(REFUND));
+    }
+
+    private void withdraw(long refund, Instant now) {
         writes.sql()
                 .update(REFUND)
                 .set(REFUND.STATE, "WITHDRAWN")
                 .set(REFUND.DONE_AT, now)
-                .where(REFUND.STATE.eq(inline("DUE")))
-                .and(REFUND.CAUSE.in("GIVEN_UP", "SESSION_CANCELLED"))
-                .and(REFUND.PAYMENT_ID.in(
-                        DSL.select(PAYMENT.ID).from(PAYMENT).where(PAYMENT.REGISTRATION_ID.in(registrations))))
+                .where(REFUND.ID.eq(refund))
                 .execute();
     }
 

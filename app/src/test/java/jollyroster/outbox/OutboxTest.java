@@ -179,7 +179,7 @@ class OutboxTest {
         try {
             worker.sendDue();
             assertThat(item(bad, Anchor.REGISTERED).state()).isEqualTo(MessageState.FAILED);
-            assertThat(item(bad, Anchor.REGISTERED).reason()).isEqualTo("the letter could not be written");
+            assertThat(item(bad, Anchor.REGISTERED).reason()).isEqualTo("the e-mail could not be written");
             assertThat(sent(good)).containsExactly(Anchor.REGISTERED);
         } finally {
             store.update("UPDATE registration SET zone = 'America/Halifax' WHERE id = ?", bad);

@@ -1,7 +1,6 @@
 package jollyroster.roster;
 
 import static jollyroster.Saltmarrow.Wanted.seats;
-import static jollyroster.Saltmarrow.person;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.awaitility.Awaitility.await;
 
@@ -13,63 +12,16 @@ import java.util.Map;
 import java.util.stream.IntStream;
 import jollyroster.AppTest;
 import jollyroster.Browserless;
-import jollyroster.Saltmarrow;
 import jollyroster.Saltmarrow.Published;
-import jollyroster.TestClock;
 import jollyroster.core.seats.RegistrationState;
 import jollyroster.platform.LongWork;
-import jollyroster.programme.ProgrammeQueries;
-import jollyroster.seating.Registering;
 import jollyroster.seating.Registration;
-import jollyroster.seating.RegistrationCommands;
-import jollyroster.seating.RegistrationQueries;
 import jollyroster.sheet.QuestionForm;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.boot.test.web.server.LocalServerPort;
 
 /** Rosters and answers taken in and taken away. */
 @AppTest
-class RollsInAndOutTest {
-
-    @LocalServerPort
-    int port;
-
-    @Autowired
-    Saltmarrow saltmarrow;
-
-    @Autowired
-    RegistrationCommands roster;
-
-    @Autowired
-    RegistrationQueries queries;
-
-    @Autowired
-    ProgrammeQueries programme;
-
-    @Autowired
-    TestClock clock;
-
-    /** Signed in once: signing in too often is throttled. */
-    static Browserless organiser;
-
-    @BeforeEach
-    void morning() {
-        clock.set(TestClock.START);
-        saltmarrow.setUp();
-        organiser = organiser == null ? Browserless.organiser(port) : organiser;
-    }
-
-    private long register(long session, String name, int party) {
-        return ((Registering.Done) roster.register(person(session, name, party), Saltmarrow.VISITOR))
-                .link()
-                .id();
-    }
-
-    private static String rolls(Published at) {
-        return "/desk/sessions/" + at.session() + "/roster";
-    }
+class RollsInAndOutTest extends AtTheRoster {
 
     private static String letters(int i) {
         return "" + (char) ('a' + i / 26 % 26) + (char) ('a' + i % 26);

@@ -1,7 +1,6 @@
 package jollyroster.roster;
 
 import static jollyroster.Saltmarrow.Wanted.seats;
-import static jollyroster.Saltmarrow.person;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
@@ -13,30 +12,20 @@ import jollyroster.AppTest;
 import jollyroster.Browserless;
 import jollyroster.Saltmarrow;
 import jollyroster.Saltmarrow.Published;
-import jollyroster.TestClock;
 import jollyroster.core.messages.Anchor;
 import jollyroster.core.seats.RegistrationState;
 import jollyroster.outbox.OutboxQueries;
 import jollyroster.programme.PlanCommands;
-import jollyroster.programme.ProgrammeQueries;
 import jollyroster.seating.ChangeSeatCommands;
-import jollyroster.seating.Registering;
 import jollyroster.seating.Registration;
-import jollyroster.seating.RegistrationCommands;
-import jollyroster.seating.RegistrationQueries;
 import jollyroster.seating.RemarkCommands;
 import jollyroster.sheet.QuestionForm;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.boot.test.web.server.LocalServerPort;
 
 /** The roster's pages as an organiser uses them. */
 @AppTest
-class RollsOverHttpTest {
-
-    @LocalServerPort
-    int port;
+class RollsOverHttpTest extends AtTheRoster {
 
     @Autowired
     OutboxQueries outbox;
@@ -45,45 +34,10 @@ class RollsOverHttpTest {
     ChangeSeatCommands changes;
 
     @Autowired
-    Saltmarrow saltmarrow;
-
-    @Autowired
-    RegistrationCommands roster;
-
-    @Autowired
-    RegistrationQueries queries;
-
-    @Autowired
     RemarkCommands remarks;
 
     @Autowired
     PlanCommands planned;
-
-    @Autowired
-    ProgrammeQueries programme;
-
-    @Autowired
-    TestClock clock;
-
-    /** Signed in once: signing in too often is throttled. */
-    static Browserless organiser;
-
-    @BeforeEach
-    void morning() {
-        clock.set(TestClock.START);
-        saltmarrow.setUp();
-        organiser = organiser == null ? Browserless.organiser(port) : organiser;
-    }
-
-    private long register(long session, String name, int party) {
-        return ((Registering.Done) roster.register(person(session, name, party), Saltmarrow.VISITOR))
-                .link()
-                .id();
-    }
-
-    private static String rolls(Published at) {
-        return "/desk/sessions/" + at.session() + "/roster";
-    }
 
     private List<String> names(String address) {
         return organiser.get(address).document().select(".roll td.name > a").eachText();

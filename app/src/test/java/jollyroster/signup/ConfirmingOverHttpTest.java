@@ -8,48 +8,13 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import jollyroster.AppTest;
 import jollyroster.Browserless;
-import jollyroster.Saltmarrow;
 import jollyroster.Saltmarrow.Published;
-import jollyroster.TestClock;
 import jollyroster.core.seats.RegistrationState;
-import jollyroster.outbox.OutboxWorker;
-import jollyroster.seating.RegistrationQueries;
-import jollyroster.standin.TrayQueries;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.boot.test.web.server.LocalServerPort;
 
 /** An address is confirmed by the link or the code of the e-mail, and by nothing else. */
 @AppTest
-class ConfirmingOverHttpTest {
-
-    @LocalServerPort
-    int port;
-
-    @Autowired
-    Saltmarrow saltmarrow;
-
-    @Autowired
-    RegistrationQueries roster;
-
-    @Autowired
-    OutboxWorker worker;
-
-    @Autowired
-    TrayQueries tray;
-
-    @Autowired
-    TestClock clock;
-
-    Browserless visitor;
-
-    @BeforeEach
-    void morning() {
-        clock.set(TestClock.START);
-        saltmarrow.setUp();
-        visitor = new Browserless(port);
-    }
+class ConfirmingOverHttpTest extends AsVisitor {
 
     @Test
     void an_address_is_confirmed_by_the_link_in_the_letter() {

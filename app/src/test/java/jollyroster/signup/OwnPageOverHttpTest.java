@@ -11,57 +11,23 @@ import java.util.regex.Pattern;
 import jollyroster.AppTest;
 import jollyroster.Browserless;
 import jollyroster.Mailbox;
-import jollyroster.Saltmarrow;
 import jollyroster.Saltmarrow.Published;
-import jollyroster.TestClock;
 import jollyroster.answers.GivenQueries;
 import jollyroster.core.seats.SignUpStyle;
-import jollyroster.outbox.OutboxWorker;
 import jollyroster.seating.Registration;
-import jollyroster.seating.RegistrationQueries;
 import jollyroster.sheet.QuestionForm;
-import jollyroster.standin.TrayQueries;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.boot.test.web.server.LocalServerPort;
 
 /** A person's own page, with and without the right link, in the right order and not. */
 @AppTest
-class OwnPageOverHttpTest {
-
-    @LocalServerPort
-    int port;
+class OwnPageOverHttpTest extends AsVisitor {
 
     @Autowired
     Mailbox mailbox;
 
     @Autowired
     GivenQueries given;
-
-    @Autowired
-    Saltmarrow saltmarrow;
-
-    @Autowired
-    RegistrationQueries roster;
-
-    @Autowired
-    OutboxWorker worker;
-
-    @Autowired
-    TrayQueries tray;
-
-    @Autowired
-    TestClock clock;
-
-    Browserless visitor;
-
-    @BeforeEach
-    void morning() {
-        clock.set(TestClock.START);
-        saltmarrow.setUp();
-        visitor = new Browserless(port);
-    }
 
     private String own(Published at, String name, String party) {
         String email = name.toLowerCase(java.util.Locale.ROOT).replace(' ', '.') + at.session() + "@crew.example";

@@ -227,6 +227,37 @@ class RefundTest {
     }
 
     @Test
+    void who_is_put_back_on_has_paid_for_the_seats_held_and_what_was_given_up_before_still_goes_back() {
+        Published at = saltmarrow.publish(seats(6).costing(TWO_DAYS));
+        Registration r = paidFor(at, "Thora Minch", 3);
+        amend.amend(r.id(), wish(2), Saltmarrow.self(r.id()));
+        changes.cancel(r.id(), "", Saltmarrow.self(r.id()));
+        assertThat(seating.restore(r.id(), Saltmarrow.ORGANISER)).isTrue();
+        assertThat(money(r, at).kept().inWords()).isEqualTo("CAD 360.00");
+        assertThat(amend.amend(r.id(), wish(3), Saltmarrow.self(r.id()))).isEqualTo(new Amended.Done(true));
+        assertThat(money(now(r.id()), at).open().inWords())
+                .as("one person more is one seat more")
+                .isEqualTo("CAD 180.00");
+        later(Duration.ofHours(1));
+        assertThat(money(r, at).back().inWords()).isEqualTo("CAD 180.00");
+    }
+
+    @Test
+    void undoing_a_move_keeps_nobodys_money_that_was_to_go_back() {
+        Published at = saltmarrow.publish(seats(6).costing(TWO_DAYS));
+        Registration r = paidFor(at, "Torben Sand", 2);
+        amend.amend(r.id(), wish(1), Saltmarrow.self(r.id()));
+        var plan = planned.plan(at.session()).orElseThrow();
+        Outcome.Done moved = (Outcome.Done) schedule.change(
+                at.session(),
+                Scope.THIS,
+                plan.at(plan.start().plusSeconds(3600), plan.end().plusSeconds(3600)),
+                Saltmarrow.ORGANISER);
+        undo.undo(moved.change(), Saltmarrow.ORGANISER);
+        assertThat(paid.owed(r.id())).hasSize(1);
+    }
+
+    @Test
     void a_cancelled_session_gives_everybody_everything_back_unless_that_is_undone() {
         Published at = saltmarrow.publish(seats(4).costing(Section.Cost.of("180", "CAD")));
         Registration r = paidFor(at, "Ulla Verrin", 1);
