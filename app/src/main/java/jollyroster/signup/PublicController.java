@@ -29,7 +29,6 @@ import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 
@@ -106,11 +105,7 @@ class PublicController {
     }
 
     @PostMapping("/p/{slug}/register")
-    ModelAndView register(
-            @PathVariable String slug,
-            @RequestParam(defaultValue = "false") boolean remember,
-            HttpServletRequest request,
-            HttpServletResponse response) {
+    ModelAndView register(@PathVariable String slug, HttpServletRequest request, HttpServletResponse response) {
         Offering offering = shown(slug);
         List<AskedQuestion> questions = programme.questions(offering.id());
         ZoneId visitor = Visitor.zone(request, offering.zone());
@@ -128,6 +123,7 @@ class PublicController {
             return page(offering, questions, form, Map.of("email", TOO_OFTEN), HttpStatus.TOO_MANY_REQUESTS, visitor);
         }
         Registering came = take(offering, asked, form);
+        boolean remember = "true".equals(request.getParameter("remember"));
         if (came instanceof Registering.Done done) {
             remember(remember ? checked.application() : Optional.empty(), request, response);
             return done.proven()
