@@ -78,6 +78,7 @@ public class CorrectionCommands {
         Instant now = clock.instant();
         person.setName(name);
         person.setEmail(email);
+        person.setFolded(PersonCommands.folded(name, email));
         if (wanted.readdresses()) {
             person.setGeneration(PersonalLinks.firstGeneration(now));
         }

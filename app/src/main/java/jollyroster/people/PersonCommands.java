@@ -8,6 +8,7 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.util.Map;
 import java.util.Optional;
+import jollyroster.core.intake.Text;
 import jollyroster.platform.KeptInsert;
 import jollyroster.platform.KeptQuery;
 import jollyroster.platform.PersonalLinks;
@@ -52,11 +53,17 @@ public class PersonCommands {
         PersonRecord person = new PersonRecord();
         person.setEmail(asked.email());
         person.setName(asked.name());
+        person.setFolded(folded(asked.name(), asked.email()));
         person.setPhone(asked.phone());
         person.setZone(asked.zone().getId());
         person.setCreatedAt(now);
         person.setGeneration(PersonalLinks.firstGeneration(now));
         return insert.add(person);
+    }
+
+    /** What a search looks at: the name, then the address, on a line each. */
+    static String folded(String name, String email) {
+        return Text.folded(name) + "\n" + email;
     }
 
     public String email(long person) {

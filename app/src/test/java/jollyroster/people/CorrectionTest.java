@@ -52,6 +52,9 @@ class CorrectionTest {
     CorrectionCommands corrections;
 
     @Autowired
+    PersonQueries people;
+
+    @Autowired
     OutboxQueries outbox;
 
     @Autowired
@@ -107,6 +110,10 @@ class CorrectionTest {
         assertThat(corrections.correct(r.person(), "Wren Skerry-Holm", right, Saltmarrow.ORGANISER))
                 .isEqualTo(Corrected.READDRESSED);
         assertThat(roster.registration(r.id()).orElseThrow().name()).isEqualTo("Wren Skerry-Holm");
+        assertThat(people.people(right.toUpperCase(), 0, 5)).hasSize(1);
+        assertThat(people.people("skerry-holm", 0, 100))
+                .extracting(PersonQueries.Person::id)
+                .contains(r.person());
         assertThat(letterTo(r.email()))
                 .contains("Nothing more about them comes to this address")
                 .doesNotContain(right);

@@ -38,9 +38,10 @@ final class GrownHouse {
                 (SELECT zone_data FROM session WHERE zone_data <> '' LIMIT 1)
             FROM d
             """, """
-            INSERT INTO person (email, name, phone, zone, created_at, generation)
+            INSERT INTO person (email, name, folded, phone, zone, created_at, generation)
             WITH RECURSIVE n(i) AS (SELECT 0 UNION ALL SELECT i + 1 FROM n WHERE i < 49999)
-            SELECT 'grown' || i || '@crew.example', 'Crew Member ' || i, '', 'America/Halifax',
+            SELECT 'grown' || i || '@crew.example', 'Crew Member ' || i,
+                'crew member ' || i || char(10) || 'grown' || i || '@crew.example', '', 'America/Halifax',
                 '2026-01-01T00:00:00.000Z', 1 FROM n
             """, """
             INSERT INTO registration (session_id, person_id, state, party, passed_over, generation, name, zone, created_at,
