@@ -3,6 +3,7 @@ package jollyroster.answers;
 import java.math.BigDecimal;
 import java.util.List;
 import java.util.Map;
+import jollyroster.chart.StateMark;
 import jollyroster.core.intake.Question;
 import jollyroster.core.intake.Tally;
 import jollyroster.programme.AskedQuestion;
@@ -11,7 +12,7 @@ import jollyroster.programme.AskedQuestion;
 record AnswersView(
         long offering, String title, long session, List<Choice> dates, List<Card> cards, List<String> keys, Who who) {
 
-    record Choice(long id, String words, boolean chosen) {}
+    public record Choice(long id, String words, boolean chosen) {}
 
     /**
      * One question.
@@ -20,7 +21,7 @@ record AnswersView(
      * @param retired whether it is no longer asked
      * @param older wordings it was asked under before
      */
-    record Card(
+    public record Card(
             long question,
             String label,
             String kind,
@@ -38,21 +39,26 @@ record AnswersView(
      * @param width of its bar, of a track that is everybody who answered: 0 to 100
      * @param left "2 of 4 left"; empty when it cannot run out
      */
-    record Bar(String option, int times, String share, double width, String left, boolean gone) {}
+    public record Bar(String option, int times, String share, double width, String left, boolean gone) {}
 
     /** Numbers. @param middle where the median lies between the least and the most, 0 to 100 */
-    record Spread(String least, String median, String most, double middle) {
+    public record Spread(String least, String median, String most, double middle) {
         static final Spread NONE = new Spread("", "", "", 0);
     }
 
-    record Text(String value, String name, long registration, long session) {}
+    public record Text(String value, String name, long registration, long session) {}
 
     /** Who gave one answer. @param answer empty when nobody was asked for */
-    record Who(String question, String answer, List<Person> people, boolean more) {
+    public record Who(String question, String answer, List<Person> people, boolean more) {
         static final Who NOBODY = new Who("", "", List.of(), false);
     }
 
-    record Person(String name, String when, String state, String stateWord, long registration, long session) {}
+    public record Person(String name, String when, String state, String stateWord, long registration, long session) {
+        /** The state, drawn. */
+        public String mark() {
+            return StateMark.of(state, stateWord);
+        }
+    }
 
     static Card card(
             AskedQuestion asked,

@@ -4,11 +4,9 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
-import java.util.stream.Stream;
 import jollyroster.attendance.AttendanceQueries.Attended;
+import jollyroster.chart.HandMarks;
 import jollyroster.chart.PresenceBar;
-import jollyroster.core.attendance.Verdict;
 import jollyroster.core.dates.Interval;
 import jollyroster.core.seats.RegistrationState;
 import jollyroster.programme.Session;
@@ -23,28 +21,9 @@ import org.jspecify.annotations.Nullable;
 public record AttendanceView(
         String code, String word, String minutes, String share, boolean byHand, String evidence, PresenceBar bar) {
 
-    private static final Map<Verdict, String> SHAPES =
-            Map.of(Verdict.ATTENDED, "taken", Verdict.PART, "called", Verdict.ABSENT, "free");
-
-    /**
-     * A verdict that can be given by hand.
-     *
-     * @param value what pressing it asks for; empty to take it back
-     * @param words what pressing it does
-     * @param shape the mark it shows
-     */
-    public record HandMark(String value, boolean pressed, String words, String shape) {}
-
-    /** The verdicts that can be given by hand, and which of them was. */
-    public List<HandMark> marks() {
-        return Stream.of(Verdict.values()).map(this::mark).toList();
-    }
-
-    private HandMark mark(Verdict verdict) {
-        String word = verdict.name().toLowerCase(Locale.ROOT);
-        boolean pressed = byHand && word.equals(code);
-        return new HandMark(
-                pressed ? "" : verdict.name(), pressed, "mark " + word + " by hand", "#seat-" + SHAPES.get(verdict));
+    /** The buttons to mark it by hand, drawn; the one that was pressed takes the mark back. */
+    public String handMarks() {
+        return HandMarks.of(byHand ? code.toUpperCase(Locale.ROOT) : "");
     }
 
     /** When they were there, drawn; empty when nobody saw them. */

@@ -15,7 +15,7 @@ import jollyroster.programme.Session;
  * @param pace against earlier runs; empty when there are none
  * @param forecast in words; empty when too little is known
  */
-record FillView(FillCurve curve, int seats, String pace, String forecast, String taken) {
+public record FillView(FillCurve curve, int seats, String pace, String forecast, String taken) {
 
     /** The drawing. */
     public String markup() {

@@ -2,6 +2,7 @@ package jollyroster.desk;
 
 import java.util.List;
 import java.util.stream.Stream;
+import jollyroster.chart.StateMark;
 import jollyroster.outbox.MailChannel;
 import jollyroster.programme.Offering;
 import jollyroster.programme.OfferingStatus;
@@ -24,7 +25,11 @@ class FirstSteps {
     }
 
     /** One step. @param done whether it has been taken @param why what it is good for */
-    record Step(boolean done, String words, String why, String address) {}
+    public record Step(boolean done, String words, String why, String address) {
+        public String mark() {
+            return done ? StateMark.of("taken", "done") : StateMark.of("free", "to do");
+        }
+    }
 
     /** In order; empty once something has been published. */
     List<Step> left() {

@@ -52,7 +52,7 @@ class OutboxController {
         this.clock = clock;
     }
 
-    record Total(String show, String word, int messages, boolean lit) {}
+    public record Total(String show, String word, int messages, boolean lit) {}
 
     @GetMapping("/desk/outbox")
     String outbox(

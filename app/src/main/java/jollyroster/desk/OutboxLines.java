@@ -42,7 +42,7 @@ class OutboxLines {
      * @param address of what it is about; empty for nothing
      * @param moved what quiet hours did to it; empty for nothing
      */
-    record Line(
+    public record Line(
             long id,
             long session,
             String at,
@@ -73,7 +73,7 @@ class OutboxLines {
      * @param more how many more there are
      * @param all the address that lists them all
      */
-    record Sending(
+    public record Sending(
             String at,
             String ahead,
             String what,
@@ -86,7 +86,7 @@ class OutboxLines {
             String all) {}
 
     /** One page of sendings. @param next the number of the next page; 0 when there is none */
-    record Page(List<Sending> sendings, int next) {}
+    public record Page(List<Sending> sendings, int next) {}
 
     /**
      * @param show which of the lists of the outbox it is

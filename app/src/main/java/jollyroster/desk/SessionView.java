@@ -4,9 +4,10 @@ import java.util.List;
 import jollyroster.attendance.AttendanceView;
 import jollyroster.chart.RunLine;
 import jollyroster.chart.SeatStrip;
+import jollyroster.chart.StateMark;
 
 /** A session's page, decided and formatted. */
-record SessionView(
+public record SessionView(
         long id,
         long offering,
         String title,
@@ -37,7 +38,7 @@ record SessionView(
         List<Undo> undoable) {
 
     /** A row with all that its markup follows from. */
-    record Line(long session, boolean organiser, boolean showsAttendance, List<String> questions, Row row) {}
+    public record Line(long session, boolean organiser, boolean showsAttendance, List<String> questions, Row row) {}
 
     /** @param answers whether whoever looks may see them */
     List<Line> lines(boolean organiser, boolean answers) {
@@ -47,13 +48,13 @@ record SessionView(
     }
 
     /** Another date of the same series. */
-    record OtherDate(long id, String when, boolean here, boolean cancelled) {}
+    public record OtherDate(long id, String when, boolean here, boolean cancelled) {}
 
     /** A change that can be undone. @param left how long still */
-    record Undo(long id, String words, String left) {}
+    public record Undo(long id, String words, String left) {}
 
     /** A message of the run line in words. */
-    record Sending(String when, String what, int planned, int sent, int failed, int withdrawn) {}
+    public record Sending(String when, String what, int planned, int sent, int failed, int withdrawn) {}
 
     /**
      * One registration.
@@ -62,7 +63,7 @@ record SessionView(
      * @param theirTime the start on the person's clock
      * @param before what is known from earlier sessions
      */
-    record Row(
+    public record Row(
             long id,
             String state,
             String stateWord,
@@ -75,8 +76,13 @@ record SessionView(
             String before,
             AttendanceView attendance,
             boolean canCancel,
-            boolean waits) {}
+            boolean waits) {
+        /** The state, drawn. */
+        public String mark() {
+            return StateMark.of(state, stateWord);
+        }
+    }
 
     /** What was decided. @param said who did what, or what became of whom @param detail why, and by whom else */
-    record Logged(String at, String said, String detail) {}
+    public record Logged(String at, String said, String detail) {}
 }

@@ -63,7 +63,7 @@ class TodayController {
     }
 
     /** A session at hand. @param soon when it is, said from now */
-    record AtHand(
+    public record AtHand(
             long id,
             String title,
             String when,
@@ -73,7 +73,7 @@ class TodayController {
             String taken,
             boolean open) {}
 
-    record Send(String at, String what, String who, String title, long session) {}
+    public record Send(String at, String what, String who, String title, long session) {}
 
     @GetMapping("/desk")
     String today(Model model) {

@@ -64,37 +64,6 @@ class GuestsController {
         this.clock = clock;
     }
 
-    /** @param answer the code of a reply, {@code silent} or {@code new} */
-    record Line(
-            long id,
-            String name,
-            String email,
-            String answer,
-            String answerWord,
-            int party,
-            String invited,
-            String link,
-            long session,
-            long registration) {}
-
-    record Asking(long id, String name, String email, String words, String at) {}
-
-    /** @param fresh how many have not been written to @param silent how many have not answered and may be reminded now */
-    record View(
-            long offering,
-            String title,
-            boolean rsvp,
-            boolean invitedOnly,
-            String until,
-            List<Tab> tabs,
-            List<Line> lines,
-            List<Asking> asking,
-            int fresh,
-            int silent,
-            int total) {}
-
-    record Tab(String code, String word, int number, boolean lit) {}
-
     private Offering known(long id) {
         return programme
                 .offering(id)
@@ -110,31 +79,31 @@ class GuestsController {
     String guests(@PathVariable long id, @RequestParam(defaultValue = "") String show, Model model) {
         Offering o = known(id);
         List<Invitee> invited = guests.list(id);
-        List<Line> all = invited.stream().map(i -> line(i, o.zone())).toList();
+        List<GuestsView.Line> all = invited.stream().map(i -> line(i, o.zone())).toList();
         Optional<Session> next = programme.sessionsOf(id).stream()
                 .filter(s -> s.isOpenAt(clock.instant()))
                 .findFirst();
         model.addAttribute(
                 "view",
-                new View(
+                new GuestsView(
                         id,
                         o.title(),
                         o.signUp().rsvp(),
                         o.rules().visibility() == jollyroster.programme.Visibility.INVITED,
                         next.map(s -> Times.dayAndTime(s.cutOff(), s.zone())).orElse(""),
-                        tabs(all, show),
+                        GuestsView.tabs(all, show),
                         all.stream()
                                 .filter(l -> show.isEmpty() || l.answer().equals(show))
                                 .toList(),
                         guests.pleas(id).stream()
-                                .map(p -> new Asking(
+                                .map(p -> new GuestsView.Asking(
                                         p.id(),
                                         p.name(),
                                         p.email(),
                                         p.words(),
                                         Times.dayAndTime(p.askedAt(), o.zone())))
                                 .toList(),
-                        count(all, "new"),
+                        GuestsView.count(all, "new"),
                         next.isEmpty()
                                 ? 0
                                 : (int) invited.stream()
@@ -156,25 +125,11 @@ class GuestsController {
         return programme.sessionsOf(offering).stream().anyMatch(s -> s.isOpenAt(clock.instant()));
     }
 
-    private static int count(List<Line> lines, String answer) {
-        return (int) lines.stream().filter(l -> l.answer().equals(answer)).count();
-    }
-
-    private static List<Tab> tabs(List<Line> all, String show) {
-        return List.of(
-                new Tab("", "everybody", all.size(), show.isEmpty()),
-                new Tab("yes", "yes", count(all, "yes"), show.equals("yes")),
-                new Tab("maybe", "maybe", count(all, "maybe"), show.equals("maybe")),
-                new Tab("no", "no", count(all, "no"), show.equals("no")),
-                new Tab("silent", "no answer yet", count(all, "silent"), show.equals("silent")),
-                new Tab("new", "not written to", count(all, "new"), show.equals("new")));
-    }
-
-    private Line line(Invitee i, ZoneId zone) {
+    private GuestsView.Line line(Invitee i, ZoneId zone) {
         String silent = i.invited().isPresent() ? "silent" : "new";
         String answer = i.reply().map(Reply::code).orElse(silent);
         Instant last = i.reminded().or(i::invited).orElse(null);
-        return new Line(
+        return new GuestsView.Line(
                 i.id(),
                 i.name().isEmpty() ? i.email() : i.name(),
                 i.email(),

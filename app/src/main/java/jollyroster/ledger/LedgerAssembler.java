@@ -25,6 +25,7 @@ import jollyroster.programme.HostQueries;
 import jollyroster.programme.HostQueries.Host;
 import jollyroster.programme.MeetingLink;
 import jollyroster.programme.Offering;
+import jollyroster.programme.OfferingStatus;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.SeatCounts;
 import jollyroster.programme.SeatCounts.SeatCount;
@@ -67,33 +68,44 @@ class LedgerAssembler {
         this.paces = paces;
     }
 
-    record Day(String label, String ahead, List<Line> lines) {}
+    public record Day(String label, String ahead, List<Line> lines) {}
 
-    /** @param notes computed remarks, the gravest first */
-    record Line(
+    /**
+     * A session on its day.
+     *
+     * @param tick what its box is called
+     * @param standing cancelled, or what its offering is when it is not published; empty otherwise
+     * @param notes computed remarks, the gravest first
+     */
+    public record Line(
             long session,
-            long offering,
+            String tick,
             String hours,
             String title,
             String host,
             String venue,
-            String status,
+            String standing,
             boolean cancelled,
             SeatStrip strip,
             String taken,
             String pace,
             String waiting,
             String next,
-            List<Note> notes) {}
+            List<Note> notes) {
+
+        public String drawnAs() {
+            return cancelled ? "gone" : "";
+        }
+    }
 
     /** @param code as style sheets read it: stop, odd, remark */
-    record Note(String code, String words) {}
+    public record Note(String code, String words) {}
 
     /** A month that has sessions. @param words {@code Mar 14}, with the year when it is another */
-    record Month(String words, int sessions, String address, boolean chosen) {}
+    public record Month(String words, int sessions, String address, boolean chosen) {}
 
     /** A screenful. @param earlier where the page before is; empty when this is the first @param later likewise */
-    record Page(List<Day> days, int total, List<Month> months, String earlier, String later) {}
+    public record Page(List<Day> days, int total, List<Month> months, String earlier, String later) {}
 
     /** What an actor may see of what is asked for. */
     Page page(LedgerFilter filter, Actor actor, Instant now) {
@@ -233,14 +245,19 @@ class LedgerAssembler {
             ZoneId home) {
         long more = Math.round(pace);
         Offering o = s.offering();
+        String hours = Times.hours(s.start().atZone(home), s.end().atZone(home));
         return new Line(
                 s.id(),
-                o.id(),
-                Times.hours(s.start().atZone(home), s.end().atZone(home)),
+                "Select " + o.title() + " " + Times.day(s.start().atZone(home)) + " " + hours,
+                hours,
                 o.title(),
                 host,
                 s.venue().map(Venue::name).orElse("no venue yet"),
-                o.status().word(),
+                s.cancelled()
+                        ? "cancelled"
+                        : o.status() == OfferingStatus.PUBLISHED
+                                ? ""
+                                : o.status().word(),
                 s.cancelled(),
                 SeatStrip.ofCounts(s.seats(), s.keptBack(), count.taken(), 0, 6),
                 count.taken() + " / " + s.seats(),

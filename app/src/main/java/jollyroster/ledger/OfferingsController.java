@@ -52,7 +52,7 @@ class OfferingsController {
      * @param toDo the gravest finding; empty for nothing
      * @param grave whether it stops publishing, or probably is a mistake
      */
-    record Line(
+    public record Line(
             long id,
             String title,
             String status,

@@ -17,7 +17,7 @@ class SavedViewQueries {
     }
 
     /** @param query what follows the question mark in the address */
-    record SavedView(long id, String name, String query) {}
+    public record SavedView(long id, String name, String query) {}
 
     List<SavedView> of(long member) {
         return reads.sql()

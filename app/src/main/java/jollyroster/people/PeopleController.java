@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import jollyroster.chart.PersonLine;
+import jollyroster.chart.StateMark;
 import jollyroster.exchange.Cards;
 import jollyroster.platform.DeskPage;
 import jollyroster.platform.OrganisationQueries;
@@ -52,10 +53,10 @@ class PeopleController {
         this.clock = clock;
     }
 
-    record Line(long id, String name, String email, String phone, String city, int registrations, String last) {}
+    public record Line(long id, String name, String email, String phone, String city, int registrations, String last) {}
 
     /** @param paid what was paid, in words; empty for nothing */
-    record Seat(
+    public record Seat(
             long session,
             long registration,
             String title,
@@ -63,7 +64,12 @@ class PeopleController {
             String state,
             String stateWord,
             int party,
-            String paid) {}
+            String paid) {
+        /** The state, drawn. */
+        public String mark() {
+            return StateMark.of(state, stateWord);
+        }
+    }
 
     @GetMapping("/desk/people")
     String people(@RequestParam(defaultValue = "") String q, @RequestParam(defaultValue = "0") int page, Model model) {

@@ -1,11 +1,12 @@
 package jollyroster.roster;
 
 import java.util.List;
+import jollyroster.chart.StateMark;
 import jollyroster.programme.AskedQuestion;
 import jollyroster.programme.Session;
 
 /** A page of a roster, decided and formatted. @param rows one for each registration that is shown */
-record RollView(
+public record RollView(
         long session,
         long offering,
         String title,
@@ -23,9 +24,9 @@ record RollView(
         List<Choice> dates) {
 
     /** A state to look at. @param number parties in it */
-    record Tab(String state, String word, int number, boolean lit, String address) {}
+    public record Tab(String state, String word, int number, boolean lit, String address) {}
 
-    record Choice(long id, String words) {}
+    public record Choice(long id, String words) {}
 
     /**
      * One registration.
@@ -35,7 +36,7 @@ record RollView(
      * @param money what is paid, open and refunded, in words; empty for none
      * @param held until when, or place in line
      */
-    record Row(
+    public record Row(
             long session,
             boolean choosable,
             long id,
@@ -55,6 +56,10 @@ record RollView(
             boolean marked,
             String why,
             String money) {
+        /** The state, drawn. */
+        public String mark() {
+            return StateMark.of(state, stateWord);
+        }
 
         /** As a helper sees it: who, with whom and in what state. */
         Row withoutParticulars() {
@@ -81,7 +86,7 @@ record RollView(
         }
     }
 
-    record Answer(String question, String value) {}
+    public record Answer(String question, String value) {}
 
     static List<Choice> choices(List<AskedQuestion> questions) {
         return questions.stream()

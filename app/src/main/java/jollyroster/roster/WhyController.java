@@ -2,6 +2,7 @@ package jollyroster.roster;
 
 import java.time.Clock;
 import java.util.List;
+import jollyroster.chart.StateMark;
 import jollyroster.core.seats.RegistrationState;
 import jollyroster.logbook.LogbookQueries;
 import jollyroster.platform.Actor;
@@ -78,7 +79,12 @@ class WhyController {
             boolean canRestore,
             List<Decision> decisions,
             List<Paid> payments,
-            boolean owed) {}
+            boolean owed) {
+        /** The state, drawn. */
+        public String mark() {
+            return StateMark.of(state, stateWord);
+        }
+    }
 
     /**
      * A payment.

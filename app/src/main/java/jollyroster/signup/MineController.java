@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import jollyroster.chart.StateMark;
 import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.core.door.LinkTokens.Purpose;
 import jollyroster.core.intake.Contact;
@@ -58,8 +59,12 @@ class MineController {
     }
 
     /** A registration in the list. @param past whether it is over */
-    record Line(
-            String title, String when, String place, String state, String stateWord, String address, boolean past) {}
+    record Line(String title, String when, String place, String state, String stateWord, String address, boolean past) {
+        /** The state, drawn. */
+        public String mark() {
+            return StateMark.of(state, stateWord);
+        }
+    }
 
     @GetMapping("/mine")
     String ask() {

@@ -2,6 +2,7 @@ package jollyroster.signup;
 
 import java.util.List;
 import java.util.Map;
+import jollyroster.chart.StateMark;
 
 /**
  * A person's own page, decided and formatted.
@@ -52,6 +53,10 @@ record OwnView(
         String toPay,
         String reply,
         String replyUntil) {
+    /** The state, drawn. */
+    public String mark() {
+        return StateMark.of(state, stateWord);
+    }
 
     /** Where somebody who waits stands. @param odds in words, empty when too little is known @param free whether seats may be taken by whoever comes */
     record Line(int place, String odds, boolean free) {

@@ -5,6 +5,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
 import java.util.List;
 import java.util.Optional;
+import jollyroster.chart.StateMark;
 import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.core.seats.RegistrationState;
 import jollyroster.platform.Times;
@@ -77,7 +78,12 @@ class ThanksController {
             String accessNote,
             String bring,
             boolean paid,
-            OwnView.After after) {}
+            OwnView.After after) {
+        /** The state, drawn. */
+        public String mark() {
+            return StateMark.of(state, stateWord);
+        }
+    }
 
     /** Keeps what was asked for on the device and sends the browser on, so that loading the page again sends nothing again. */
     static ModelAndView to(

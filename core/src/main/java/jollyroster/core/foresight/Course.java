@@ -22,10 +22,13 @@ public record Course(List<Step> steps) {
 
     /** Seats taken when there were {@code hours} left to the start. */
     public int at(int hours) {
-        return steps.stream()
-                .filter(step -> step.hoursBefore() >= hours)
-                .mapToInt(step -> step.taken() - step.givenBack())
-                .sum();
+        int taken = 0;
+        for (Step step : steps) {
+            if (step.hoursBefore() >= hours) {
+                taken += step.taken() - step.givenBack();
+            }
+        }
+        return taken;
     }
 
     /** Seats taken at the start. */
