@@ -26,6 +26,11 @@ public record AttendanceView(
         return HandMarks.of(byHand ? code.toUpperCase(Locale.ROOT) : "");
     }
 
+    /** For how long they were there, and whether somebody decided by hand. */
+    public String amount() {
+        return (byHand ? "by hand " : "") + minutes + (share.isEmpty() ? "" : ", " + share);
+    }
+
     /** When they were there, drawn; empty when nobody saw them. */
     public String drawn() {
         return bar.markup(minutes + " present");

@@ -59,7 +59,8 @@ final class RosterRows {
                 place > 0 ? "place " + place + passedOver(r) : held(r, s),
                 theirTime(s, r.zone()),
                 facts.questions().stream()
-                        .map(q -> answers.getOrDefault(q.id(), ""))
+                        .filter(q -> !answers.getOrDefault(q.id(), "").isEmpty())
+                        .map(q -> new SessionView.Answer(q.question().label(), answers.get(q.id())))
                         .toList(),
                 before == 0 ? "new" : before == 1 ? "1 session" : before + " sessions",
                 AttendanceView.of(r.state(), facts.attended().get(r.id()), s, facts.now()),

@@ -37,13 +37,26 @@ public record SessionView(
         List<OtherDate> otherDates,
         List<Undo> undoable) {
 
-    /** A row with all that its markup follows from. */
-    public record Line(long session, boolean organiser, boolean showsAttendance, List<String> questions, Row row) {}
+    /**
+     * A row with all that its markup follows from.
+     *
+     * @param history where everything about it is told
+     * @param address what can be done with the registration is asked for below it
+     * @param answers whether there is a column of answers
+     */
+    public record Line(
+            String address, String history, boolean organiser, boolean showsAttendance, boolean answers, Row row) {}
 
     /** @param answers whether whoever looks may see them */
     List<Line> lines(boolean organiser, boolean answers) {
         return rows.stream()
-                .map(row -> new Line(id, organiser, showsAttendance, answers ? questions : List.of(), row))
+                .map(row -> new Line(
+                        "/desk/sessions/" + id + "/registrations/" + row.id(),
+                        "/desk/sessions/" + id + "/why/" + row.id(),
+                        organiser,
+                        showsAttendance,
+                        showsAttendance && answers && !questions.isEmpty(),
+                        row))
                 .toList();
     }
 
@@ -59,7 +72,7 @@ public record SessionView(
     /**
      * One registration.
      *
-     * @param answers in the order of the questions; empty where nothing was answered
+     * @param answers what was answered, in the order of the questions
      * @param theirTime the start on the person's clock
      * @param before what is known from earlier sessions
      */
@@ -72,7 +85,7 @@ public record SessionView(
             int party,
             String place,
             String theirTime,
-            List<String> answers,
+            List<Answer> answers,
             String before,
             AttendanceView attendance,
             boolean canCancel,
@@ -81,7 +94,14 @@ public record SessionView(
         public String mark() {
             return StateMark.of(state, stateWord);
         }
+
+        /** What is asked before the registration is cancelled. */
+        public String cancelling() {
+            return "Cancel the registration of " + name + (party == 1 ? "" : " and company") + " and tell them?";
+        }
     }
+
+    public record Answer(String question, String value) {}
 
     /** What was decided. @param said who did what, or what became of whom @param detail why, and by whom else */
     public record Logged(String at, String said, String detail) {}

@@ -40,6 +40,10 @@ import org.springframework.stereotype.Component;
 class LedgerAssembler {
 
     static final int LINES = 20;
+
+    /** Of what has passed, which is looked through less often. */
+    static final int PAST_LINES = 16;
+
     private static final DateTimeFormatter MONTH = DateTimeFormatter.ofPattern("MMMM", Locale.ENGLISH);
     private static final DateTimeFormatter MONTH_AND_YEAR = DateTimeFormatter.ofPattern("MMMM yyyy", Locale.ENGLISH);
     private static final Duration REACH = Duration.ofDays(400);
@@ -115,9 +119,10 @@ class LedgerAssembler {
                 .filter(s ->
                         filter.month().isEmpty() || month(s, home).toString().equals(filter.month()))
                 .toList();
-        int pages = Math.max(1, (inMonth.size() + LINES - 1) / LINES);
+        int lines = filter.isPast() ? PAST_LINES : LINES;
+        int pages = Math.max(1, (inMonth.size() + lines - 1) / lines);
         int number = Math.min(filter.pageNumber(), pages);
-        List<Session> shown = inMonth.subList((number - 1) * LINES, Math.min(number * LINES, inMonth.size()));
+        List<Session> shown = inMonth.subList((number - 1) * lines, Math.min(number * lines, inMonth.size()));
         return new Page(
                 days(shown, now, home),
                 inMonth.size(),

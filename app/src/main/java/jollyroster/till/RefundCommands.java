@@ -79,21 +79,34 @@ public class RefundCommands implements Takings {
     }
 
     private List<Refunds.Paid> paid(long registration) {
+        return paid(List.of(registration)).getOrDefault(registration, List.of());
+    }
+
+    /** What was paid and not given back, by registration, first to last. */
+    private Map<Long, List<Refunds.Paid>> paid(Collection<Long> registrations) {
         var returned = DSL.field(DSL.select(DSL.coalesce(DSL.sum(REFUND.PEOPLE), inline(0)))
                 .from(REFUND)
                 .where(REFUND.PAYMENT_ID.eq(PAYMENT.ID))
                 .and(REFUND.STATE.ne(inline("WITHDRAWN"))));
         return writes.sql()
-                .select(PAYMENT.ID, PAYMENT.PEOPLE, returned, PAYMENT.AMOUNT_MINOR, PAYMENT.CURRENCY)
+                .select(
+                        PAYMENT.REGISTRATION_ID,
+                        PAYMENT.ID,
+                        PAYMENT.PEOPLE,
+                        returned,
+                        PAYMENT.AMOUNT_MINOR,
+                        PAYMENT.CURRENCY)
                 .from(PAYMENT)
-                .where(PAYMENT.REGISTRATION_ID.eq(registration))
+                .where(PAYMENT.REGISTRATION_ID.in(registrations))
                 .and(PAYMENT.STATE.eq(inline("PAID")))
                 .orderBy(PAYMENT.ID)
-                .fetch(r -> new Refunds.Paid(
-                        r.value1(),
-                        r.value2(),
-                        Math.min(r.value2(), r.value3().intValue()),
-                        new Price(r.value4(), Currency.getInstance(r.value5()))));
+                .fetchGroups(
+                        r -> r.value1(),
+                        r -> new Refunds.Paid(
+                                r.value2(),
+                                r.value3(),
+                                Math.min(r.value3(), r.value4().intValue()),
+                                new Price(r.value5(), Currency.getInstance(r.value6()))));
     }
 
     private void owe(Refunds.Back back, Cause cause, Instant leaves) {
@@ -111,43 +124,40 @@ public class RefundCommands implements Takings {
     @Override
     @Transactional(propagation = Propagation.MANDATORY)
     public Map<Long, Integer> heldAgain(Map<Long, Integer> held, Instant now) {
-        Map<Long, Integer> paid = new HashMap<>();
-        leaving(held.keySet()).forEach((registration, latestFirst) -> {
-            int covered = paid(registration).stream()
-                    .mapToInt(p -> p.people() - p.returned())
-                    .sum();
-            for (RefundRecord refund : latestFirst) {
-                if (covered >= held.get(registration)) {
-                    break;
-                }
-                withdraw(refund.getId(), now);
-                covered += refund.getPeople();
-                paid.put(registration, covered);
+        Map<Long, List<Refunds.Leaving>> leaving = leaving(held.keySet());
+        Map<Long, List<Refunds.Paid>> payments = paid(leaving.keySet());
+        Map<Long, Integer> covered = new HashMap<>();
+        leaving.forEach((registration, about) -> {
+            Refunds.Held again =
+                    Refunds.heldAgain(payments.getOrDefault(registration, List.of()), about, held.get(registration));
+            if (!again.refunds().isEmpty()) {
+                withdraw(again.refunds(), now);
+                covered.put(registration, again.people());
             }
         });
-        return paid;
+        return covered;
     }
 
-    /** What is about to go back for seats given up, by registration. */
-    private Map<Long, List<RefundRecord>> leaving(Collection<Long> registrations) {
+    /** What is about to go back for seats given up, by registration, first to last. */
+    private Map<Long, List<Refunds.Leaving>> leaving(Collection<Long> registrations) {
         return writes.sql()
-                .select(PAYMENT.REGISTRATION_ID, REFUND.asterisk())
+                .select(PAYMENT.REGISTRATION_ID, REFUND.ID, REFUND.PEOPLE)
                 .from(REFUND)
                 .join(PAYMENT)
                 .on(PAYMENT.ID.eq(REFUND.PAYMENT_ID))
                 .where(REFUND.STATE.eq(inline("DUE")))
                 .and(REFUND.CAUSE.in("GIVEN_UP", "SESSION_CANCELLED"))
                 .and(PAYMENT.REGISTRATION_ID.in(registrations))
-                .orderBy(REFUND.ID.desc())
-                .fetchGroups(r -> r.get(PAYMENT.REGISTRATION_ID), r -> r.into(REFUND));
+                .orderBy(REFUND.ID)
+                .fetchGroups(r -> r.value1(), r -> new Refunds.Leaving(r.value2(), r.value3()));
     }
 
-    private void withdraw(long refund, Instant now) {
+    private void withdraw(List<Long> refunds, Instant now) {
         writes.sql()
                 .update(REFUND)
                 .set(REFUND.STATE, "WITHDRAWN")
                 .set(REFUND.DONE_AT, now)
-                .where(REFUND.ID.eq(refund))
+                .where(REFUND.ID.in(refunds))
                 .execute();
     }
 

@@ -8,6 +8,8 @@ import java.util.ArrayList;
 import java.util.Currency;
 import java.util.List;
 import jollyroster.core.prices.Refunds.Back;
+import jollyroster.core.prices.Refunds.Held;
+import jollyroster.core.prices.Refunds.Leaving;
 import jollyroster.core.prices.Refunds.Paid;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
@@ -44,6 +46,21 @@ class RefundsTest {
         assertThat(Refunds.of(List.of(new Paid(1, 2, 2, cad(36_000))), 0))
                 .as("what went back does not go back again")
                 .isEmpty();
+    }
+
+    @Test
+    void of_what_is_about_to_go_back_the_latest_stays_until_all_who_come_are_paid_for() {
+        List<Paid> paid = List.of(new Paid(1, 3, 3, cad(54_000)));
+        List<Leaving> leaving = List.of(new Leaving(7, 1), new Leaving(8, 2));
+        assertThat(Refunds.heldAgain(paid, leaving, 2)).isEqualTo(new Held(List.of(8L), 2));
+        assertThat(Refunds.heldAgain(paid, leaving, 3)).isEqualTo(new Held(List.of(8L, 7L), 3));
+        assertThat(Refunds.heldAgain(paid, leaving, 1))
+                .as("a part stays as a whole")
+                .isEqualTo(new Held(List.of(8L), 2));
+        assertThat(Refunds.heldAgain(paid, List.of(), 2)).isEqualTo(new Held(List.of(), 0));
+        assertThat(Refunds.heldAgain(List.of(new Paid(1, 3, 1, cad(54_000))), List.of(new Leaving(7, 1)), 2))
+                .as("enough is paid")
+                .isEqualTo(new Held(List.of(), 2));
     }
 
     /** Whatever was paid and however many still come: asked until nothing more goes back, exactly those stay paid for. */
