@@ -2,6 +2,7 @@ package jollyroster.desk;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -90,7 +91,8 @@ class SessionReading {
     /** All that the page of a session shows, as it is now. @param everybody whether all people are to be on it */
     SessionFacts of(Session session, boolean everybody) {
         Instant now = clock.instant();
-        List<Registration> people = people(session, everybody);
+        Map<RegistrationState, RosterPageQueries.Count> counts = pages.counts(session.book());
+        List<Registration> people = people(session, everybody, counts.values());
         List<Long> earlier = fill.earlier(session.offering().id(), session.registersFor()).stream()
                 .filter(other -> other != session.book())
                 .toList();
@@ -112,19 +114,17 @@ class SessionReading {
                 logbook.ofSession(session.id(), LOGBOOK_SHOWN),
                 courses.get(session.book()),
                 earlier.stream().map(courses::get).toList(),
-                pages.counts(session.book()),
+                counts,
                 roster.zonesOf(List.of(session.book())).getOrDefault(session.book(), Map.of()),
                 roster.of(List.of(session.book())).get(session.book()).taken(),
                 now);
     }
 
     /** Everybody, where they are to be shown or can be drawn one by one; else those who want a decision, and the first. */
-    private List<Registration> people(Session session, boolean everybody) {
+    private List<Registration> people(Session session, boolean everybody, Collection<RosterPageQueries.Count> counts) {
         long book = session.book();
         Filter any = Filter.everybody();
-        int all = pages.counts(book).values().stream()
-                .mapToInt(RosterPageQueries.Count::parties)
-                .sum();
+        int all = counts.stream().mapToInt(RosterPageQueries.Count::parties).sum();
         if (everybody || all <= DRAWN) {
             return pages.page(book, any, 0, MOST);
         }
