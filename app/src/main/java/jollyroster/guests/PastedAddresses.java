@@ -6,7 +6,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
-import java.util.stream.Stream;
 import jollyroster.exchange.Cards;
 
 /**
@@ -20,7 +19,7 @@ final class PastedAddresses {
     /** One contact an address; a part that is none is given back as it was written, in the place of an address. */
     static List<Cards.Contact> of(String line) {
         return parsed(commas(line))
-                .orElseGet(() -> Stream.of(line.split("[,;]"))
+                .orElseGet(() -> parts(line).stream()
                         .map(String::strip)
                         .filter(part -> !part.isEmpty())
                         .map(part -> parsed(part)
@@ -44,6 +43,24 @@ final class PastedAddresses {
             group = !quoted && (c == ':' || c != ';' && group);
         }
         return text.toString();
+    }
+
+    /** The line cut at commas and semicolons outside quotation marks; one that is never closed quotes nothing. */
+    private static List<String> parts(String line) {
+        List<String> parts = new ArrayList<>();
+        int from = 0;
+        int closing = -1;
+        for (int i = 0; i < line.length(); i++) {
+            char c = line.charAt(i);
+            if (c == '"' && i > closing) {
+                closing = Math.max(i, line.indexOf('"', i + 1));
+            } else if ((c == ',' || c == ';') && i > closing) {
+                parts.add(line.substring(from, i));
+                from = i + 1;
+            }
+        }
+        parts.add(line.substring(from));
+        return parts;
     }
 
     private static Optional<List<Cards.Contact>> parsed(String line) {

@@ -49,7 +49,7 @@ class LetterWriter {
 
     /** What a letter may be given; a template can ask for all of it. */
     private static final Map<String, Object> NOT_GIVEN =
-            Map.of("amount", "", "number", "", "back", "", "kept", "", Was.WORDS, "");
+            Map.of("amount", "", "number", "", "back", "", "kept", "", Was.WORDS, "", Was.OTHER_DATE, false);
 
     private final Templates templates;
     private final Address address;
@@ -152,21 +152,23 @@ class LetterWriter {
         values.put("confirm_link", facts.offer().confirmLink());
         values.put("confirm_code", facts.offer().confirmCode());
         values.put("was", was(given, facts));
+        values.put("offered", moment(given.time("offered"), given.time("offered_until"), facts));
         values.put(Was.PLACE, given.text(Was.PLACE).equals(facts.place()) ? "" : given.text(Was.PLACE));
         return values;
     }
 
     /** When it was to be before it was moved; empty when it was not. */
     private static String was(Facts given, Letters.Facts facts) {
-        ZoneId theirs = clock(facts);
         boolean same = given.time(Was.START).filter(facts.start()::equals).isPresent()
                 && given.time(Was.END).filter(facts.end()::equals).isPresent();
-        return given.time(Was.START)
-                .filter(start -> !same)
-                .map(start -> Times.longDay(start.atZone(theirs)) + ", "
-                        + Times.hours(
-                                start.atZone(theirs),
-                                given.time(Was.END).orElse(start).atZone(theirs))
+        return same ? "" : moment(given.time(Was.START), given.time(Was.END), facts);
+    }
+
+    /** A time that somebody may compare with the session's, on the same clock; empty for none. */
+    private static String moment(Optional<Instant> from, Optional<Instant> until, Letters.Facts facts) {
+        ZoneId theirs = clock(facts);
+        return from.map(start -> Times.longDay(start.atZone(theirs)) + ", "
+                        + Times.hours(start.atZone(theirs), until.orElse(start).atZone(theirs))
                         + " " + Times.city(theirs) + " time")
                 .orElse("");
     }

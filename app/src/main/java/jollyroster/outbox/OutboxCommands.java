@@ -88,11 +88,15 @@ public class OutboxCommands {
      * seats. Reminders that will not go are kept as withdrawn, with the reason.
      *
      * @param dates the person as a recipient for each date they hold seats on, at least one
+     * @param given what the template of the answer may name besides how things stand
      */
-    public void answerAndRemind(Anchor anchor, List<Recipient> dates, Instant now) {
+    public void answerAndRemind(Anchor anchor, List<Recipient> dates, Facts given, Instant now) {
         Recipient first = dates.get(0);
         List<MessageRecord> rows = new ArrayList<>();
-        rows.add(row(new PlanLine(anchor, Offset.none()), first, String.valueOf(now.toEpochMilli()), now, now, now));
+        MessageRecord answer =
+                row(new PlanLine(anchor, Offset.none()), first, String.valueOf(now.toEpochMilli()), now, now, now);
+        answer.setGiven(given.json());
+        rows.add(answer);
         List<PlanLine> plan = plans.of(first.offering());
         dates.forEach(date -> rows.addAll(reminders(plan, date, now)));
         insert(rows);

@@ -14,7 +14,13 @@ public record Was(Instant start, Instant end, String place, String words) {
     static final String START = "was";
     static final String END = "was_until";
     static final String PLACE = "was_place";
+    static final String OTHER_DATE = "other_date";
     static final String WORDS = "words";
+
+    /** What is told of somebody who has another date now. */
+    public Facts told() {
+        return told(Facts.none()).and(OTHER_DATE, true);
+    }
 
     /** What is told of a change: how people still believe it is, and the latest words. */
     Facts told(Facts believed) {

@@ -155,9 +155,14 @@ public record Session(
         return registersFor.minus(Duration.ofMinutes(doorMinutes()));
     }
 
-    /** Until when people may change what they registered; giving seats back is possible until the end. */
+    /**
+     * Until when people may change what they registered; giving seats back is possible until the end. Who comes with somebody
+     * is part of an answer, and so due with it.
+     */
     public Instant changesUntil() {
-        return registersFor.minus(Duration.ofMinutes(offering.signUp().changesMinutes()));
+        Instant changes =
+                registersFor.minus(Duration.ofMinutes(offering.signUp().changesMinutes()));
+        return offering.signUp().rsvp() && cutOff().isBefore(changes) ? cutOff() : changes;
     }
 
     /** Until when people may change what they registered, once it is paid for or nothing is due. */

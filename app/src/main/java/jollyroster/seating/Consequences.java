@@ -194,14 +194,22 @@ class Consequences {
 
     private void write(Anchor anchor, Happening h, RegistrationRecord row, Takings.Money money) {
         String email = people.email(row.getPersonId());
+        Facts given = given(anchor, h, money);
         if (row.getState().equals(RegistrationState.REGISTERED.name())) {
-            outbox.answerAndRemind(anchor, recipients.of(h.book(), row, email), h.now());
-        } else if (money.equals(Takings.Money.NONE)) {
-            outbox.answer(anchor, Recipients.one(h.book(), row, email), h.now());
+            outbox.answerAndRemind(anchor, recipients.of(h.book(), row, email), given, h.now());
         } else {
-            Facts given = Facts.of("back", money.back()).and("kept", money.kept());
             String occasion = String.valueOf(h.now().toEpochMilli());
             outbox.answer(anchor, Recipients.one(h.book(), row, email), occasion, given, h.now());
         }
+    }
+
+    /** What a letter may name besides how things stand: when the other date was, and what becomes of the money. */
+    private static Facts given(Anchor anchor, Happening h, Takings.Money money) {
+        if (anchor == Anchor.CHANGED) {
+            return Recipients.was(h.from(), "").told();
+        }
+        return money.equals(Takings.Money.NONE)
+                ? Facts.none()
+                : Facts.of("back", money.back()).and("kept", money.kept());
     }
 }

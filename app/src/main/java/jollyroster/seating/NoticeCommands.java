@@ -10,7 +10,6 @@ import jollyroster.logbook.LogbookCommands;
 import jollyroster.logbook.LogbookEntry;
 import jollyroster.outbox.OutboxCommands;
 import jollyroster.outbox.Recipient;
-import jollyroster.outbox.Was;
 import jollyroster.platform.Actor;
 import jollyroster.platform.Facts;
 import jollyroster.programme.Session;
@@ -73,8 +72,7 @@ public class NoticeCommands {
         List<Recipient> told = people.stream()
                 .map(p -> Recipients.one(after, p.registration(), p.email()))
                 .toList();
-        Was was = new Was(before.start(), before.end(), before.isOnline() ? "online" : before.place(), words);
-        outbox.news(anchor, told, change, was, due, now);
+        outbox.news(anchor, told, change, Recipients.was(before, words), due, now);
         settleMoney(after, people, anchor, due, now);
         return people.size();
     }

@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.time.ZoneId;
 import java.util.List;
 import jollyroster.outbox.Recipient;
+import jollyroster.outbox.Was;
 import jollyroster.platform.tables.tables.records.RegistrationRecord;
 import jollyroster.programme.Session;
 import jollyroster.programme.SessionCommands;
@@ -43,5 +44,10 @@ class Recipients {
                 session.zonedStart(),
                 session.sequence(),
                 r.getIsReminded());
+    }
+
+    /** A session as people on it know it, to be told of once it is another. @param words the organiser's own, or empty */
+    static Was was(Session session, String words) {
+        return new Was(session.start(), session.end(), session.isOnline() ? "online" : session.place(), words);
     }
 }

@@ -112,8 +112,14 @@ public class SwapCommands {
         offer.setWithId(with.isEmpty() ? null : partners.get(0).registration().getId());
         offer.setOfferedAt(now);
         writes.sql().insertInto(SWAP).set(offer).execute();
-        partners.forEach(
-                p -> outbox.answer(Anchor.SWAP_ASKED, Recipients.one(date.get(), p.registration(), p.email()), now));
+        Session own = programme.session(mine.get().getSessionId()).orElseThrow();
+        Facts offered = Facts.of("offered", own.start()).and("offered_until", own.end());
+        partners.forEach(p -> outbox.answer(
+                Anchor.SWAP_ASKED,
+                Recipients.one(date.get(), p.registration(), p.email()),
+                String.valueOf(now.toEpochMilli()),
+                offered,
+                now));
         log.swapOffered(mine.get(), date.get(), actor, now);
         return Swapped.OFFERED;
     }

@@ -52,6 +52,16 @@ class GuestReadingTest {
         assertThat(GuestReading.read("ok@crew.example, not an address").wrong()).containsExactly("not an address");
     }
 
+    @Test
+    void one_part_that_is_no_address_does_not_spoil_the_others() {
+        GuestReading.Read read = GuestReading.read("\"Alpha, Abe\" <abe@crew.example>, not one, bo@crew.example");
+        assertThat(read.guests())
+                .containsExactly(new Guest("Alpha, Abe", "abe@crew.example"), new Guest("", "bo@crew.example"));
+        assertThat(read.wrong()).containsExactly("not one");
+        assertThat(GuestReading.read("\"never closed, bo@crew.example").guests())
+                .containsExactly(new Guest("", "bo@crew.example"));
+    }
+
     private static List<String> read(String text) {
         return GuestReading.read(text).guests().stream()
                 .map(guest -> guest.name() + " " + guest.email())

@@ -24,12 +24,16 @@ import jollyroster.core.messages.Anchor;
 import jollyroster.core.seats.RegistrationState;
 import jollyroster.outbox.MessageState;
 import jollyroster.outbox.OutboxQueries;
+import jollyroster.outbox.OutboxWorker;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Section;
+import jollyroster.programme.Session;
+import jollyroster.programme.Tell;
 import jollyroster.seating.AmendCommands.Amended;
 import jollyroster.seating.AmendCommands.Wish;
 import jollyroster.seating.SwapCommands.Swapped;
 import jollyroster.sheet.QuestionForm;
+import jollyroster.standin.TrayQueries;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -66,6 +70,12 @@ class AmendingTest {
     OutboxQueries outbox;
 
     @Autowired
+    OutboxWorker worker;
+
+    @Autowired
+    TrayQueries tray;
+
+    @Autowired
     Saltmarrow saltmarrow;
 
     @Autowired
@@ -84,6 +94,11 @@ class AmendingTest {
 
     private Registration of(long id) {
         return queries.registration(id).orElseThrow();
+    }
+
+    private String letterTo(String email) {
+        worker.sendDue();
+        return tray.latestTo(email).orElseThrow().text();
     }
 
     private static Wish party(int people) {
@@ -198,6 +213,18 @@ class AmendingTest {
         assertThat(planned(one)).hasSize(2);
     }
 
+    /** Who comes with somebody is part of the answer to an invitation. */
+    @Test
+    void the_party_of_an_answer_is_due_with_the_answer() {
+        Section.Access dayBefore = Section.Access.OPEN.between(0, 24);
+        Published at = saltmarrow.publish(seats(5).with(dayBefore.answered(true, Tell.NEVER)));
+        Session answered = programme.session(at.session()).orElseThrow();
+        assertThat(answered.changesUntil()).isEqualTo(answered.start().minus(Duration.ofHours(24)));
+        Published plain = saltmarrow.publish(seats(5).with(dayBefore));
+        Session registered = programme.session(plain.session()).orElseThrow();
+        assertThat(registered.changesUntil()).isEqualTo(registered.start());
+    }
+
     private List<OutboxQueries.Item> planned(long id) {
         return outbox.ofRegistration(id).stream()
                 .filter(m -> m.anchor() == Anchor.BEFORE_START && m.state() == MessageState.PLANNED)
@@ -214,10 +241,14 @@ class AmendingTest {
         assertThat(swaps.offer(one, at.dates().get(1), "ravi.corvane@crew.example", Saltmarrow.self(one)))
                 .isEqualTo(Swapped.OFFERED);
         assertThat(offers.wantedBy(one)).contains(at.dates().get(1));
+        assertThat(letterTo("ravi.corvane@crew.example"))
+                .contains("You hold:** Tuesday 23 March", "You would have:** Tuesday 16 March");
         SwapQueries.Offer offer = offers.offersTo(of(other)).get(0);
         assertThat(offer.name()).isEqualTo("Linnea Tidewater");
         assertThat(swaps.agree(offer.id(), one, Saltmarrow.self(one))).isEqualTo(Swapped.NOT_POSSIBLE);
         assertThat(swaps.agree(offer.id(), other, Saltmarrow.self(other))).isEqualTo(Swapped.DONE);
+        assertThat(letterTo("linnea.tidewater@crew.example"))
+                .contains("you have another date of", "Tuesday 23 March", "instead of Tuesday 16 March");
         assertThat(of(one).session()).isEqualTo(at.dates().get(1));
         assertThat(of(other).session()).isEqualTo(at.dates().get(0));
         assertThat(swaps.agree(offer.id(), other, Saltmarrow.self(other))).isEqualTo(Swapped.NOT_POSSIBLE);
