@@ -172,6 +172,7 @@ class SessionController {
                 address.of("/desk/sessions/" + id),
                 s.start(),
                 s.end(),
+                s.zone(),
                 s.createdAt(),
                 s.cancelled());
         return ResponseEntity.ok()

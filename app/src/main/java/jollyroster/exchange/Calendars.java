@@ -1,8 +1,11 @@
 package jollyroster.exchange;
 
+import static java.util.Comparator.naturalOrder;
+
 import biweekly.ICalVersion;
 import biweekly.ICalendar;
 import biweekly.component.VEvent;
+import biweekly.io.TimezoneAssignment;
 import biweekly.io.text.ICalWriter;
 import biweekly.parameter.ParticipationStatus;
 import biweekly.property.Attendee;
@@ -14,13 +17,18 @@ import java.io.StringWriter;
 import java.io.UncheckedIOException;
 import java.time.Clock;
 import java.time.Instant;
+import java.time.ZoneId;
 import java.util.Date;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TimeZone;
 import jollyroster.platform.Organisation;
 import jollyroster.platform.OrganisationQueries;
 import org.springframework.stereotype.Component;
 
-/** Writes iCalendar (RFC 5545). Times are written in UTC, which every reader shows on its own clock. */
+/** Writes iCalendar (RFC 5545). Times are written on the session's wall clock, with the rules of its zone beside them. */
 @Component
 public class Calendars {
 
@@ -51,7 +59,7 @@ public class Calendars {
         calendar.setMethod(Method.publish());
         calendar.setName(name);
         entries.stream().map(entry -> event(entry, organiser, now)).forEach(calendar::addEvent);
-        return write(calendar);
+        return write(calendar, entries);
     }
 
     /** Takes entries out of one person's calendar (METHOD:CANCEL, RFC 5546, 3.2.5). */
@@ -69,7 +77,7 @@ public class Calendars {
             event.addAttendee(new Attendee(name.isEmpty() ? null : name, email));
             calendar.addEvent(event);
         }
-        return write(calendar);
+        return write(calendar, entries);
     }
 
     /** An invitation to one person, who can reply (METHOD:REQUEST, RFC 5546). */
@@ -88,7 +96,7 @@ public class Calendars {
         attendee.setRsvp(true);
         event.addAttendee(attendee);
         calendar.addEvent(event);
-        return write(calendar);
+        return write(calendar, List.of(entry));
     }
 
     private static VEvent event(CalendarEntry entry, CalendarOrganiser organiser, Instant now) {
@@ -114,7 +122,30 @@ public class Calendars {
         }
     }
 
-    private static String write(ICalendar calendar) {
+    /** Has the times of all events written in their zones. @param entries those the events were made of, in their order */
+    private static void zone(ICalendar calendar, List<CalendarEntry> entries) {
+        Map<ZoneId, Optional<TimezoneAssignment>> zones = new LinkedHashMap<>();
+        for (int i = 0; i < entries.size(); i++) {
+            VEvent event = calendar.getEvents().get(i);
+            zones.computeIfAbsent(entries.get(i).zone(), zone -> assignment(zone, entries))
+                    .ifPresent(zone -> {
+                        calendar.getTimezoneInfo().setTimezone(event.getDateStart(), zone);
+                        calendar.getTimezoneInfo().setTimezone(event.getDateEnd(), zone);
+                    });
+        }
+    }
+
+    private static Optional<TimezoneAssignment> assignment(ZoneId zone, List<CalendarEntry> entries) {
+        Instant from =
+                entries.stream().map(CalendarEntry::start).min(naturalOrder()).orElseThrow();
+        Instant until =
+                entries.stream().map(CalendarEntry::end).max(naturalOrder()).orElseThrow();
+        return ZoneComponents.of(zone, from, until)
+                .map(rules -> new TimezoneAssignment(TimeZone.getTimeZone(zone), rules));
+    }
+
+    private static String write(ICalendar calendar, List<CalendarEntry> entries) {
+        zone(calendar, entries);
         StringWriter text = new StringWriter();
         try (ICalWriter writer = new ICalWriter(text, ICalVersion.V2_0)) {
             writer.setCaretEncodingEnabled(true); // quotation marks in names (RFC 6868)

@@ -103,6 +103,7 @@ class InvitationLetters {
                 links.invited(to.link()),
                 s.start(),
                 s.end(),
+                s.zone(),
                 s.createdAt(),
                 false);
         return calendars.request(entry, to.name(), to.email());

@@ -134,6 +134,7 @@ public class RosterLetters implements Letters {
                 joinLink,
                 session.start(),
                 session.end(),
+                session.zone(),
                 registration.stamps().changedAt(),
                 gone);
     }

@@ -94,6 +94,7 @@ class FeedController {
                 address.of("/p/" + s.offering().slug()),
                 s.start(),
                 s.end(),
+                s.zone(),
                 s.createdAt(),
                 s.cancelled());
     }

@@ -76,7 +76,7 @@ class CalendarReaderTest {
     void what_our_own_feed_says_is_read_back_the_same() {
         Instant start = Instant.parse("2027-03-16T22:00:00Z");
         CalendarEntry entry = new CalendarEntry(
-                "x@y", 0, "Knots; and, splices", "", "", "", start, start.plusSeconds(5400), start, false);
+                "x@y", 0, "Knots; and, splices", "", "", "", start, start.plusSeconds(5400), HALIFAX, start, false);
         String feed = Calendars.publish(
                 "Feed", new CalendarOrganiser("School", "office@saltmarrow.example"), List.of(entry), start);
         assertThat(events(feed)).singleElement().satisfies(e -> {
@@ -262,7 +262,17 @@ class CalendarReaderTest {
         for (int words = 1; words < 60; words++) {
             String title = "é word ".repeat(words) + "😀".repeat(words % 7);
             CalendarEntry entry = new CalendarEntry(
-                    "x@y", 0, title, "", "", "", SPRING.start(), SPRING.start().plusSeconds(60), SPRING.start(), false);
+                    "x@y",
+                    0,
+                    title,
+                    "",
+                    "",
+                    "",
+                    SPRING.start(),
+                    SPRING.start().plusSeconds(60),
+                    HALIFAX,
+                    SPRING.start(),
+                    false);
             String feed =
                     Calendars.publish("F", new CalendarOrganiser("S", "o@s.example"), List.of(entry), SPRING.start());
             assertThat(feed.split("\r\n")).allSatisfy(line -> {

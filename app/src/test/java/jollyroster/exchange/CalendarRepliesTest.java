@@ -7,6 +7,7 @@ import java.io.StringReader;
 import java.io.StringWriter;
 import java.net.URI;
 import java.time.Instant;
+import java.time.ZoneId;
 import java.util.List;
 import jollyroster.exchange.CalendarReplies.Answer;
 import jollyroster.exchange.CalendarReplies.Replied;
@@ -101,6 +102,7 @@ class CalendarRepliesTest {
                 "http://localhost:8080/invited/x",
                 Instant.parse("2027-03-16T22:00:00Z"),
                 Instant.parse("2027-03-17T00:00:00Z"),
+                ZoneId.of("America/Halifax"),
                 Instant.parse("2027-03-10T13:40:00Z"),
                 false);
         String text = Calendars.request(
@@ -112,7 +114,7 @@ class CalendarRepliesTest {
         Calendar calendar = new CalendarBuilder().build(new StringReader(text));
         assertThat(calendar.validate().getEntries()).isEmpty();
         assertThat(calendar.getMethod().getValue()).isEqualTo("REQUEST");
-        VEvent event = (VEvent) calendar.getComponents().get(0);
+        VEvent event = calendar.<VEvent>getComponents("VEVENT").get(0);
         List<Property> attendees = event.getProperties(Property.ATTENDEE);
         assertThat(attendees).hasSize(1);
         assertThat(attendees.get(0).toString())

@@ -7,18 +7,24 @@ import java.io.IOException;
 import java.io.StringReader;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
+import java.time.LocalDateTime;
+import java.time.ZoneId;
 import java.time.temporal.Temporal;
 import java.util.List;
 import net.fortuna.ical4j.data.CalendarBuilder;
 import net.fortuna.ical4j.data.ParserException;
 import net.fortuna.ical4j.model.Calendar;
+import net.fortuna.ical4j.model.Component;
 import net.fortuna.ical4j.model.component.VEvent;
+import net.fortuna.ical4j.model.component.VTimeZone;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.junit.jupiter.api.Test;
 
 /** What we write is read by a second library (iCalendar: ical4j, RFC 5545) or by the letter of the standard. */
 class OpenFormatsTest {
+
+    private static final ZoneId HALIFAX = ZoneId.of("America/Halifax");
 
     private static final CalendarEntry ENTRY = new CalendarEntry(
             "session-7@localhost",
@@ -29,6 +35,7 @@ class OpenFormatsTest {
             "http://localhost:8080/p/knots",
             Instant.parse("2027-03-16T22:00:00Z"),
             Instant.parse("2027-03-17T00:00:00Z"),
+            HALIFAX,
             Instant.parse("2027-03-10T13:40:00Z"),
             false);
 
@@ -44,7 +51,7 @@ class OpenFormatsTest {
         String text = Calendars.request(ENTRY, quay, "Ada \"Ace\" Vance", "ada@crew.example", NOW)
                 .replace("\r\n ", "");
         assertThat(text).contains("CN=\"The ^'Quay^' ^^School; (old)\"").contains("CN=Ada ^'Ace^' Vance");
-        assertThat(read(text).getComponents()).hasSize(1);
+        assertThat(read(text).<VEvent>getComponents(Component.VEVENT)).hasSize(1);
         assertThat(Calendars.publish("P", quay, List.of(ENTRY), NOW)).contains("BEGIN:VEVENT");
     }
 
@@ -52,11 +59,21 @@ class OpenFormatsTest {
     @Test
     void a_cancellation_goes_as_such() throws IOException, ParserException {
         CalendarEntry gone = new CalendarEntry(
-                ENTRY.uid(), 3, ENTRY.title(), "", "", "", ENTRY.start(), ENTRY.end(), ENTRY.changedAt(), true);
+                ENTRY.uid(),
+                3,
+                ENTRY.title(),
+                "",
+                "",
+                "",
+                ENTRY.start(),
+                ENTRY.end(),
+                HALIFAX,
+                ENTRY.changedAt(),
+                true);
         Calendar calendar = read(Calendars.cancel(List.of(gone), OFFICE, "Wren Skerry", "wren@crew.example", NOW));
         assertThat(calendar.validate().getEntries()).isEmpty();
         assertThat(calendar.getMethod().getValue()).isEqualTo("CANCEL");
-        VEvent event = (VEvent) calendar.getComponents().get(0);
+        VEvent event = event(calendar);
         assertThat(event.getStatus().getValue()).isEqualTo("CANCELLED");
         assertThat(event.getSequence().getSequenceNo()).isEqualTo(3);
         assertThat(Instant.from(event.getDateTimeStamp().getDate())).isEqualTo(NOW);
@@ -65,9 +82,7 @@ class OpenFormatsTest {
 
     @Test
     void a_second_library_reads_the_same_session() throws IOException, ParserException {
-        VEvent event = (VEvent) read(Calendars.publish("Programme", OFFICE, List.of(ENTRY), NOW))
-                .getComponents()
-                .get(0);
+        VEvent event = event(read(Calendars.publish("Programme", OFFICE, List.of(ENTRY), NOW)));
         assertThat(event.getUid().orElseThrow().getValue()).isEqualTo(ENTRY.uid());
         assertThat(event.getSequence().getSequenceNo()).isEqualTo(2);
         assertThat(event.getSummary().getValue()).isEqualTo(ENTRY.title());
@@ -91,6 +106,58 @@ class OpenFormatsTest {
         String text = Calendars.publish("Programme", OFFICE, List.of(ENTRY), NOW);
         assertThat(text).endsWith("END:VCALENDAR\r\n");
         assertThat(text.split("\r\n")).allMatch(line -> line.getBytes(StandardCharsets.UTF_8).length <= 75);
+    }
+
+    private static VEvent event(Calendar calendar) {
+        return calendar.<VEvent>getComponents(Component.VEVENT).get(0);
+    }
+
+    private static CalendarEntry at(ZoneId zone, String wall) {
+        Instant start = LocalDateTime.parse(wall).atZone(zone).toInstant();
+        return new CalendarEntry(
+                zone + wall, 0, "Watch", "", "", "", start, start.plusSeconds(3600), zone, start, false);
+    }
+
+    /** RFC 5545, 3.3.5 (form 3) and 3.6.5: a wall clock, and the rules of its zone. */
+    @Test
+    void times_are_written_on_the_wall_clock_of_the_session_with_the_rules_of_its_zone() {
+        String text = Calendars.publish("Programme", OFFICE, List.of(ENTRY), NOW);
+        assertThat(text)
+                .contains("DTSTART;TZID=America/Halifax:20270316T190000", "DTEND;TZID=America/Halifax:20270316T210000")
+                .contains("BEGIN:VTIMEZONE\r\nTZID:America/Halifax")
+                .contains("BEGIN:DAYLIGHT\r\nDTSTART:20270314T020000\r\n")
+                .contains("TZOFFSETFROM:-0400", "TZOFFSETTO:-0300", "TZNAME:ADT")
+                .containsOnlyOnce("BEGIN:DAYLIGHT")
+                .doesNotContain("BEGIN:STANDARD");
+    }
+
+    /** Every moment is read back the same by a second library that is told the rules only by us. */
+    @Test
+    void a_second_library_finds_each_moment_by_the_rules_that_go_with_it() throws IOException, ParserException {
+        List<CalendarEntry> entries = List.of(
+                at(HALIFAX, "2027-03-09T19:00"),
+                at(HALIFAX, "2027-03-16T19:00"),
+                at(HALIFAX, "2027-11-06T12:00"),
+                at(HALIFAX, "2027-11-07T12:00"),
+                at(ZoneId.of("Europe/Lisbon"), "2027-03-28T12:00"),
+                at(ZoneId.of("Australia/Lord_Howe"), "2027-04-04T12:00"),
+                at(ZoneId.of("Asia/Kathmandu"), "2027-04-04T12:00"),
+                at(ZoneId.of("UTC"), "2027-04-04T12:00"));
+        Calendar calendar = read(Calendars.publish("Programme", OFFICE, entries, NOW));
+        assertThat(calendar.validate().getEntries()).isEmpty();
+        assertThat(calendar.<VTimeZone>getComponents(Component.VTIMEZONE)).hasSize(4);
+        assertThat(calendar.<VEvent>getComponents(Component.VEVENT))
+                .extracting(event ->
+                        Instant.from((Temporal) event.getDateTimeStart().getDate()))
+                .containsExactlyElementsOf(
+                        entries.stream().map(CalendarEntry::start).toList());
+    }
+
+    @Test
+    void a_fixed_offset_is_written_in_utc() {
+        assertThat(Calendars.publish("P", OFFICE, List.of(at(ZoneId.of("UTC"), "2027-04-04T12:00")), NOW))
+                .contains("DTSTART:20270404T120000Z")
+                .doesNotContain("VTIMEZONE");
     }
 
     private static Calendar read(String text) throws IOException, ParserException {

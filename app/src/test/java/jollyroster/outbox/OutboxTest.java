@@ -86,7 +86,7 @@ class OutboxTest {
                 .contains("/my/")
                 .contains("Tuesday 16 March 2027, 19:00–21:00 Halifax time");
         assertThat(mail.html()).contains("<a href=\"http://localhost").doesNotContain("href=\"http://evil.example\"");
-        assertThat(mail.calendar()).contains("BEGIN:VEVENT").contains("DTSTART:20270316T220000Z");
+        assertThat(mail.calendar()).contains("BEGIN:VEVENT").contains("DTSTART;TZID=America/Halifax:20270316T190000");
         assertThat(mail.from()).isEqualTo("Saltmarrow Sea School <office@saltmarrow.example>");
     }
 

@@ -138,7 +138,9 @@ class PersonalCalendarTest {
         String second = calendar("kofi@moved.example");
         assertThat(uid(second)).isEqualTo(uid(first));
         assertThat(sequence(second)).isGreaterThan(sequence(first));
-        assertThat(second).contains("DTSTART:20270323T220000Z").contains("METHOD:PUBLISH");
+        assertThat(second)
+                .contains("DTSTART;TZID=America/Halifax:20270323T190000")
+                .contains("METHOD:PUBLISH");
         changes.move(id, at.session(), Saltmarrow.self(id));
         String third = calendar("kofi@moved.example");
         assertThat(sequence(third))
