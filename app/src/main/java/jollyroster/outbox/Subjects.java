@@ -9,13 +9,13 @@ final class Subjects {
 
     static String of(Anchor anchor, String title) {
         return switch (anchor) {
-            case REGISTERED -> "Your seat: " + title;
+            case REGISTERED -> "You are registered: " + title;
             case CONFIRM -> "Please confirm: " + title;
             case PAY -> "Please pay: " + title;
             case PAID_TOO_LATE -> "Your payment came too late: " + title;
             case WAITLISTED -> "You are on the waitlist: " + title;
             case CALLED_UP -> "A seat is free for you, please answer: " + title;
-            case SEATED -> "A seat is yours: " + title;
+            case SEATED -> "You are in: " + title;
             case OUTRUN -> "Somebody was faster: " + title;
             case RAN_OUT -> "The time ran out: " + title;
             case REPLIED -> "Your answer: " + title;

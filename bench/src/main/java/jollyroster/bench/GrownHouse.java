@@ -56,7 +56,7 @@ final class GrownHouse {
             """, """
             INSERT INTO message (message_key, registration_id, session_id, anchor, amount, unit, recipient, subject, state,
                 reason, attempts, nominal_at, due_at, done_at, created_at)
-            SELECT 'grown-' || id, id, session_id, 'REGISTERED', 0, 'MINUTES', 'crew@crew.example', 'Your seat', 'SENT', '', 1,
+            SELECT 'grown-' || id, id, session_id, 'REGISTERED', 0, 'MINUTES', 'crew@crew.example', 'You are registered', 'SENT', '', 1,
                 created_at, created_at, created_at, created_at FROM registration WHERE created_at = '2026-06-01T12:00:00.000Z'
             """, """
             INSERT INTO logbook (written_at, actor, session_id, registration_id, entry, detail, actor_kind, facts)
