@@ -1,6 +1,7 @@
 package jollyroster.signup;
 
-import java.util.Optional;
+import java.util.Map;
+import java.util.TreeMap;
 import jollyroster.core.intake.Contact;
 import jollyroster.people.CorrectionCommands;
 import jollyroster.seating.Registration;
@@ -18,21 +19,29 @@ class OwnContact {
         this.limits = limits;
     }
 
-    /** @param sender the network the form came from */
-    OwnWords.Said change(Registration r, String name, String email, String sender) {
-        Optional<String> called = Contact.name(name);
-        Optional<String> address = Contact.email(email);
-        if (called.isEmpty() || address.isEmpty()) {
-            return OwnWords.Said.NO_CONTACT;
+    /** What is wrong with what was typed; empty when it can be taken. */
+    static Map<String, String> problems(String name, String email) {
+        Map<String, String> problems = new TreeMap<>();
+        if (Contact.name(name).isEmpty()) {
+            problems.put("own-name", "Please give a name.");
         }
-        corrections.rename(r.person(), r.id(), called.get(), r.self());
-        if (address.get().equals(r.email())) {
+        if (Contact.email(email).isEmpty()) {
+            problems.put("own-email", "This is not an e-mail address.");
+        }
+        return problems;
+    }
+
+    /** Takes a name and an address that have no problems. @param sender the network the form came from */
+    OwnWords.Said change(Registration r, String name, String email, String sender) {
+        String address = Contact.email(email).orElseThrow();
+        corrections.rename(r.person(), r.id(), Contact.name(name).orElseThrow(), r.self());
+        if (address.equals(r.email())) {
             return OwnWords.Said.CONTACT_KEPT;
         }
-        if (!limits.mayWrite(address.get(), 0, sender)) {
+        if (!limits.mayWrite(address, 0, sender)) {
             return OwnWords.Said.TOO_OFTEN;
         }
-        corrections.ask(r.person(), r.id(), address.get(), r.self());
+        corrections.ask(r.person(), r.id(), address, r.self());
         return OwnWords.Said.CONTACT_ASKED;
     }
 }

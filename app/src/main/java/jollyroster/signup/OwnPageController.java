@@ -140,7 +140,14 @@ class OwnPageController {
             @RequestParam(defaultValue = "") String name,
             @RequestParam(defaultValue = "") String email,
             HttpServletRequest request) {
-        return steps.then(token, r -> contacts.change(r, name, email, request.getRemoteAddr()));
+        Map<String, String> problems = OwnContact.problems(name, email);
+        Optional<OwnPage.Found> found = ownPage.find(token);
+        if (problems.isEmpty() || found.isEmpty()) {
+            return steps.then(token, r -> contacts.change(r, name, email, request.getRemoteAddr()));
+        }
+        return again(found.get(), changes.kept(found.get()), problems, HttpStatus.UNPROCESSABLE_CONTENT)
+                .addObject("typedName", name)
+                .addObject("typedEmail", email);
     }
 
     /** The receipt of something that was paid. */

@@ -20,7 +20,6 @@ final class OwnWords {
         WISHES_KEPT,
         CONTACT_KEPT,
         CONTACT_ASKED,
-        NO_CONTACT,
         TOO_OFTEN,
         SWAP_WITHDRAWN
     }
@@ -64,7 +63,6 @@ final class OwnWords {
             good(
                     Said.CONTACT_ASKED,
                     "We have written to the new address. As soon as you confirm there, it is used; until then the old one is."),
-            bad(Said.NO_CONTACT, "Nothing was changed: please give a name and an e-mail address."),
             bad(Said.TOO_OFTEN, "That was a lot of changes in a short time. Please try again in an hour."),
             good(Said.SWAP_WITHDRAWN, "Your offer to swap is taken back."));
 

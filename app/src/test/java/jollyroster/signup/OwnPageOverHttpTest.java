@@ -69,6 +69,21 @@ class OwnPageOverHttpTest extends AsVisitor {
     }
 
     @Test
+    void a_wrong_address_is_said_beside_its_field_and_nothing_typed_is_lost() {
+        String own = own(saltmarrow.publish(seats(4)), "Teo Quillfeather", "1");
+        Browserless.Page wrong =
+                visitor.post(own, own + "/contact", Map.of("name", "Teo Quill", "email", "teo at crew"));
+        assertThat(wrong.status()).isEqualTo(422);
+        assertThat(wrong.document().select("details[open] .field-problem").text())
+                .isEqualTo("This is not an e-mail address.");
+        assertThat(wrong.document().select("#own-name, #own-email").eachAttr("value"))
+                .containsExactly("Teo Quill", "teo at crew");
+        assertThat(visitor.get(own).document().select("#own-name").attr("value"))
+                .as("nothing was changed")
+                .isEqualTo("Teo Quillfeather");
+    }
+
+    @Test
     void a_token_of_another_person_or_purpose_opens_nothing() {
         Published at = saltmarrow.publish(seats(4));
         String mine = own(at, "Wren Skerry", "1");
