@@ -46,6 +46,7 @@ class KeptTest {
         row.setPhone("");
         row.setZone("Europe/Copenhagen");
         row.setGeneration(1);
+        row.setFolded("");
         row.setCreatedAt(Instant.parse("2027-03-10T12:40:00Z"));
         return row;
     }

@@ -52,7 +52,7 @@ class QueryPlanTest {
             + "|select count\\(\\*\\) from person"
             + "|select distinct person.zone from person"
             + "|select plea.offering_id, count\\(\\*\\) from plea where plea.decided_at is null group by plea.offering_id"
-            + "|select person\\.\\*, .* from person order by person.name, person.id limit \\? offset \\?");
+            + "|select person\\.\\*, .* from person order by person.folded, person.id limit \\? offset \\?");
 
     @TestConfiguration
     static class Recording {
