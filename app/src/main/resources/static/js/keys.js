@@ -89,5 +89,4 @@ export function start() {
       acts[event.key]();
     }
   });
-  button.dataset.ready = "";
 }

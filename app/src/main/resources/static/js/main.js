@@ -37,8 +37,7 @@ export function refresh(box) {
   }
 }
 
-for (const [selector, path] of modules) {
-  if (document.querySelector(selector)) {
-    import(path).then((module) => module.start());
-  }
-}
+const asked = modules.filter(([selector]) => document.querySelector(selector));
+Promise.all(asked.map(([, path]) => import(path).then((module) => module.start()))).then(() => {
+  document.documentElement.dataset.ready = "";
+});

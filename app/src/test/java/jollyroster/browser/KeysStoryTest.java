@@ -23,7 +23,7 @@ class KeysStoryTest {
     }
 
     private static void ready(Page page) {
-        page.locator("[data-keys][data-ready]").waitFor();
+        page.locator("html[data-ready]").waitFor();
     }
 
     @Test

@@ -177,13 +177,14 @@ class PlainVisitTest {
     void with_the_keyboard_one_can_walk_the_tideline_and_find() {
         try (BrowserContext context = Chromium.person(port, Chromium.desktop("America/Halifax"))) {
             Page page = Chromium.signedIn(context);
+            page.locator("html[data-ready]").waitFor();
             page.focus("[data-tideline]");
             page.keyboard().press("ArrowRight");
             page.keyboard().press("ArrowRight");
             page.keyboard().press("ArrowRight");
             page.keyboard().press("Enter");
             assertThat(page.locator("h1")).hasText("Knots and splicing bench");
-            page.locator("[data-keys][data-ready]").waitFor();
+            page.locator("html[data-ready]").waitFor();
             page.keyboard().press("/");
             page.keyboard().type("marine");
             page.keyboard().press("Enter");
