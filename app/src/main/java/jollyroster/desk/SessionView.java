@@ -1,6 +1,8 @@
 package jollyroster.desk;
 
 import java.util.List;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import jollyroster.attendance.AttendanceView;
 import jollyroster.chart.RunLine;
 import jollyroster.chart.SeatStrip;
@@ -67,7 +69,14 @@ public record SessionView(
     public record Undo(long id, String words, String left) {}
 
     /** A message of the run line in words. */
-    public record Sending(String when, String what, int planned, int sent, int failed, int withdrawn) {}
+    public record Sending(String when, String what, int planned, int sent, int failed, int withdrawn) {
+        /** To how many, and what became of it: {@code 5 planned, 1 withdrawn}. */
+        public String counts() {
+            return Stream.of(planned + " planned", sent + " sent", failed + " failed", withdrawn + " withdrawn")
+                    .filter(some -> !some.startsWith("0 "))
+                    .collect(Collectors.joining(", "));
+        }
+    }
 
     /**
      * One registration.
