@@ -120,7 +120,10 @@ class SessionReading {
                 now);
     }
 
-    /** Everybody, where they are to be shown or can be drawn one by one; else those who want a decision, and the first. */
+    /**
+     * Everybody, where they are to be shown or can be drawn one by one; else those who want a decision, and the first. After
+     * the session there is nothing to decide.
+     */
     private List<Registration> people(Session session, boolean everybody, Collection<RosterPageQueries.Count> counts) {
         long book = session.book();
         Filter any = Filter.everybody();
@@ -128,7 +131,8 @@ class SessionReading {
         if (everybody || all <= DRAWN) {
             return pages.page(book, any, 0, MOST);
         }
-        List<Registration> wanting = pages.page(book, any.in(WANT_A_DECISION), 0, RosterRows.SHOWN);
+        boolean past = !session.end().isAfter(clock.instant());
+        List<Registration> wanting = past ? List.of() : pages.page(book, any.in(WANT_A_DECISION), 0, RosterRows.SHOWN);
         return Stream.concat(wanting.stream(), pages.page(book, any, 0, RosterRows.SHOWN).stream())
                 .collect(Collectors.toMap(Registration::id, r -> r, (one, same) -> one, LinkedHashMap::new))
                 .values()

@@ -42,7 +42,7 @@ class LedgerAssembler {
     static final int LINES = 20;
 
     /** Of what has passed, which is looked through less often. */
-    static final int PAST_LINES = 16;
+    static final int PAST_LINES = 15;
 
     private static final DateTimeFormatter MONTH = DateTimeFormatter.ofPattern("MMMM", Locale.ENGLISH);
     private static final DateTimeFormatter MONTH_AND_YEAR = DateTimeFormatter.ofPattern("MMMM yyyy", Locale.ENGLISH);

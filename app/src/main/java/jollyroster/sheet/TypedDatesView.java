@@ -138,6 +138,8 @@ record TypedDatesView(String text, List<Line> lines, boolean replaces, String su
             case ENDS_BEFORE_START -> detail + " comes before the start";
             case ENDS_BEFORE_IT_STARTS -> "Ends before it starts. Did you mean " + detail + "?";
             case OVER_TWELVE_HOURS -> overTwelveHours(detail);
+            case NO_END -> "Say until when";
+            case HOURS_OVERLAP -> "Overlaps other hours of that day";
             case COUNT_AND_END -> "Give a number of times or an end, not both";
             case NOTHING_LEFT -> "No date is left";
             case NO_TIME -> "No time given";

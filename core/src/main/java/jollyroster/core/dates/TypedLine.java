@@ -70,6 +70,10 @@ public record TypedLine(
         ENDS_BEFORE_IT_STARTS,
         /** The detail is the start and how many minutes it would be. */
         OVER_TWELVE_HOURS,
+        /** Hours without an end. */
+        NO_END,
+        /** Hours that overlap others of the same day. */
+        HOURS_OVERLAP,
         COUNT_AND_END,
         NOTHING_LEFT,
         NO_TIME,

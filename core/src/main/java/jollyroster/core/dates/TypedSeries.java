@@ -16,7 +16,7 @@ import java.util.stream.Collectors;
 final class TypedSeries {
 
     private static final String ONE_WEEKDAY = DayWords.WEEKDAY;
-    private static final String WEEKDAYS =
+    static final String WEEKDAYS =
             DayWords.WEEKDAYS_IN_A_ROW + "(?:" + DayWords.AND + "(?:every\\s+)?" + DayWords.WEEKDAYS_IN_A_ROW + ")*";
     private static final Pattern NTH_OF_MONTH = DayWords.pattern(
             "(?:(?:on\\s+)?(?:every|each|the)\\s+)?(" + DayWords.ORDINAL + "(?:" + DayWords.AND + DayWords.ORDINAL
@@ -111,7 +111,7 @@ final class TypedSeries {
         return cursor.take(EVERY_WEEKDAYS)
                 .map(m -> {
                     repeat(cursor, "WEEKLY", interval(m.group(1)));
-                    addWeekdays(m.group(2));
+                    weekdays.addAll(weekdays(m.group(2)));
                     return true;
                 })
                 .orElse(false);
@@ -137,7 +137,7 @@ final class TypedSeries {
     private boolean onWeekdays(Cursor cursor) {
         return cursor.take(ON_WEEKDAYS)
                 .map(m -> {
-                    addWeekdays(m.group(1));
+                    weekdays.addAll(weekdays(m.group(1)));
                     return true;
                 })
                 .orElse(false);
@@ -154,7 +154,9 @@ final class TypedSeries {
         };
     }
 
-    private void addWeekdays(String words) {
+    /** The days that words like {@code Mon–Wed and Fri} name. */
+    static Set<DayOfWeek> weekdays(String words) {
+        Set<DayOfWeek> weekdays = EnumSet.noneOf(DayOfWeek.class);
         Matcher m = IN_A_ROW.matcher(words);
         while (m.find()) {
             DayOfWeek first = DayWords.weekday(m.group(1));
@@ -164,6 +166,7 @@ final class TypedSeries {
             }
             weekdays.add(last);
         }
+        return weekdays;
     }
 
     /** A second word on how to repeat may only say the same again. */

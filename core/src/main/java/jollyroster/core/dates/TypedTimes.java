@@ -1,6 +1,5 @@
 package jollyroster.core.dates;
 
-import java.time.DateTimeException;
 import java.time.Duration;
 import java.time.LocalDate;
 import java.time.LocalTime;
@@ -16,12 +15,6 @@ import org.jspecify.annotations.Nullable;
 /** The times of a typed line: starts with an end, a length or neither, and stretches cut into slices. */
 final class TypedTimes {
 
-    private static final String TIME =
-            "(noon|midday|midnight|\\d{1,2})(?:[:.h](\\d{2})|h)?\\s*(am|pm|a\\.m\\.|p\\.m\\.)?(?![\\w:])";
-    private static final Pattern RANGE = DayWords.pattern(
-            "(?:(?:at|from)\\s+)?" + TIME + "(?:\\s*(?:-|–|—|to\\b|until\\b)\\s*" + TIME + "(?!\\s*/))?");
-    private static final Pattern FOUR_DIGITS =
-            Pattern.compile("([01]\\d|2[0-4])([0-5]\\d)\\s*(?:-|–|—)\\s*([01]\\d|2[0-4])([0-5]\\d)(?![\\d:/-])");
     private static final String UNIT = "\\s*(min(?:ute)?s?|m|h(?:ours?|rs?)?)(?![a-z])";
     private static final Pattern LENGTH = DayWords.pattern("\\s*(?:,\\s*)?for\\s+(\\d{1,5})" + UNIT
             + "(?:\\s*(?:and\\s+)?(\\d{1,2})\\s*(?:min(?:ute)?s?|m)?(?![a-z\\d:]))?");
@@ -35,7 +28,6 @@ final class TypedTimes {
     private static final int LONGEST_UNASKED = 12 * 60;
     private final TypedDates.Setting setting;
     private final List<Stretch> stretches = new ArrayList<>();
-    private boolean daytimeAssumed;
 
     TypedTimes(TypedDates.Setting setting) {
         this.setting = setting;
@@ -62,40 +54,23 @@ final class TypedTimes {
     }
 
     boolean read(Cursor cursor) {
-        int at = cursor.at();
-        Optional<Matcher> plain = cursor.take(FOUR_DIGITS);
-        plain.ifPresent(m -> stretches.add(fourDigits(cursor, at, m)));
-        Optional<Matcher> found = plain.isPresent() ? plain : cursor.take(RANGE);
-        if (plain.isEmpty()) {
-            found.ifPresent(m -> stretches.add(stretch(cursor, at, m)));
-        }
+        Optional<TypedRange> found = TypedRange.take(cursor, setting.dayBegins());
+        found.ifPresent(range -> stretches.add(stretch(cursor, range)));
         return found.isPresent();
     }
 
-    /** {@code 1000-1130}, on the clock of 24 hours. */
-    private Stretch fourDigits(Cursor cursor, int at, Matcher m) {
-        LocalTime from =
-                time(new Reading(at, Integer.parseInt(m.group(1)), Integer.parseInt(m.group(2)), null, true), cursor);
-        LocalTime to =
-                time(new Reading(at, Integer.parseInt(m.group(3)), Integer.parseInt(m.group(4)), null, true), cursor);
-        ask(cursor, at, from, to, !to.isAfter(from));
-        return cut(cursor, at, from, to, null);
-    }
-
-    private Stretch stretch(Cursor cursor, int at, Matcher m) {
-        Reading start = Reading.of(at, m.group(1), m.group(2), m.group(3));
-        if (m.group(4) == null) {
-            LocalTime from = time(start, cursor);
-            noteDaytime(cursor, at, from.toString());
-            return cut(cursor, at, from, null, length(cursor, at));
+    private Stretch stretch(Cursor cursor, TypedRange range) {
+        if (range.assumed()) {
+            cursor.note(
+                    TypedLine.Reading.DAYTIME_ASSUMED,
+                    range.index(),
+                    range.to() == null ? range.from().toString() : range.from() + "–" + range.to());
         }
-        Reading end = Reading.of(at, m.group(4), m.group(5), m.group(6));
-        LocalTime from = time(start.withHalfOf(end), cursor);
-        LocalTime to = endAfter(from, end, cursor);
-        noteDaytime(cursor, at, from + "–" + to);
-        boolean said = start.half != null || end.half != null || start.isWhole() && end.isWhole();
-        ask(cursor, at, from, to, !said);
-        return cut(cursor, at, from, to, null);
+        if (range.to() == null) {
+            return cut(cursor, range.index(), range.from(), null, length(cursor, range.index()));
+        }
+        ask(cursor, range.index(), range.from(), range.to(), !range.said());
+        return cut(cursor, range.index(), range.from(), range.to(), null);
     }
 
     /**
@@ -117,14 +92,6 @@ final class TypedTimes {
         throw backwards && minutes <= LONGEST_UNASKED
                 ? cursor.unreadable(at, TypedLine.Problem.ENDS_BEFORE_IT_STARTS, from + "–" + to)
                 : cursor.unreadable(at, TypedLine.Problem.OVER_TWELVE_HOURS, from + "/" + minutes);
-    }
-
-    /** Says how a time without am or pm was read, once for a start with its end. */
-    private void noteDaytime(Cursor cursor, int at, String read) {
-        if (daytimeAssumed) {
-            cursor.note(TypedLine.Reading.DAYTIME_ASSUMED, at, read);
-            daytimeAssumed = false;
-        }
     }
 
     private Duration length(Cursor cursor, int at) {
@@ -159,45 +126,6 @@ final class TypedTimes {
                 ? 0
                 : cursor.take(PARTS).map(m -> Integer.parseInt(m.group(1))).orElse(0);
         return new Stretch(at, from, to, length, each, parts);
-    }
-
-    /** An end of one digit is the next such time after the start; one of two digits ("01:00", "10:00") is meant as it stands. */
-    private LocalTime endAfter(LocalTime from, Reading end, Cursor cursor) {
-        if (end.half != null || end.hour > 12 || end.twoDigits) {
-            return time(end, cursor);
-        }
-        LocalTime asTyped = timeOf(end, end.hour, cursor);
-        boolean halfDayLater = !asTyped.isAfter(from)
-                && end.hour < 12
-                && timeOf(end, end.hour + 12, cursor).isAfter(from);
-        if (!halfDayLater) {
-            return asTyped;
-        }
-        daytimeAssumed = true;
-        return timeOf(end, end.hour + 12, cursor);
-    }
-
-    private LocalTime time(Reading reading, Cursor cursor) {
-        if (reading.half != null) {
-            if (reading.hour < 1 || reading.hour > 12) {
-                throw cursor.unreadable(reading.index, TypedLine.Problem.NO_SUCH_TIME, reading.asTyped());
-            }
-            return timeOf(reading, reading.hour % 12 + (reading.isAfternoon() ? 12 : 0), cursor);
-        }
-        boolean couldBeEither = reading.hour >= 1 && reading.hour < 12 && !reading.twoDigits;
-        if (couldBeEither && reading.hour < setting.dayBegins()) {
-            daytimeAssumed = true;
-            return timeOf(reading, reading.hour + 12, cursor);
-        }
-        return timeOf(reading, reading.hour, cursor);
-    }
-
-    private static LocalTime timeOf(Reading reading, int hour, Cursor cursor) {
-        try {
-            return LocalTime.of(hour == 24 && reading.minute == 0 ? 0 : hour, reading.minute);
-        } catch (DateTimeException noSuchTime) {
-            throw cursor.unreadable(reading.index, TypedLine.Problem.NO_SUCH_TIME, reading.asTyped());
-        }
     }
 
     /** The sessions on one day, in order of time as typed. */
@@ -254,48 +182,5 @@ final class TypedTimes {
     private ZonedDateTime instant(LocalDate day, LocalTime time) {
         ZoneId zone = setting.zone();
         return ZonedDateTime.ofLocal(day.atTime(time), zone, null);
-    }
-
-    /**
-     * A time as typed. An hour of two digits ("07:00") is meant as it stands.
-     *
-     * @param isWhole whether it says its minutes too, so that nothing about it is open
-     */
-    private record Reading(
-            int index, int hour, int minute, @Nullable String half, boolean twoDigits, boolean isWhole) {
-
-        Reading(int index, int hour, int minute, @Nullable String half, boolean twoDigits) {
-            this(index, hour, minute, half, twoDigits, true);
-        }
-
-        static Reading of(int index, String hour, @Nullable String minute, @Nullable String half) {
-            if (Character.isLetter(hour.charAt(0))) {
-                return new Reading(index, hour.equalsIgnoreCase("midnight") ? 0 : 12, 0, null, true);
-            }
-            return new Reading(
-                    index,
-                    Integer.parseInt(hour),
-                    minute == null ? 0 : Integer.parseInt(minute),
-                    half == null ? null : half.replace(".", ""),
-                    hour.length() == 2,
-                    hour.length() == 2 && minute != null);
-        }
-
-        boolean isAfternoon() {
-            return half != null && half.equalsIgnoreCase("pm");
-        }
-
-        /** "1-1:30pm" is 13:00–13:30, "11-1pm" is 11:00–13:00: a half is inherited only where it keeps the order. */
-        Reading withHalfOf(Reading end) {
-            boolean inherits = half == null
-                    && end.half != null
-                    && hour <= 12
-                    && hour % 12 * 60 + minute < end.hour % 12 * 60 + end.minute;
-            return inherits ? new Reading(index, hour, minute, end.half, twoDigits, isWhole) : this;
-        }
-
-        String asTyped() {
-            return "%d:%02d%s".formatted(hour, minute, half == null ? "" : half);
-        }
     }
 }

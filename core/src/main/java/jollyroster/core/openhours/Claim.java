@@ -18,7 +18,9 @@ public record Claim(Owner owner, long id, Kind kind, Interval span, Duration bef
     /** What sort of thing takes up time. */
     public enum Kind {
         SESSION,
-        BUSY
+        BUSY,
+        /** A time that somebody is just picking. */
+        HELD
     }
 
     /** A host or a venue. */

@@ -52,9 +52,9 @@ public final class Conflicts {
     }
 
     private static void addIfReal(Claim earlier, Claim next, List<Conflict> found) {
-        boolean bothBusy = earlier.kind() == Claim.Kind.BUSY && next.kind() == Claim.Kind.BUSY;
+        boolean noSession = earlier.kind() != Claim.Kind.SESSION && next.kind() != Claim.Kind.SESSION;
         boolean theSame = earlier.kind() == next.kind() && earlier.id() == next.id();
-        if (!bothBusy && !theSame) {
+        if (!noSession && !theSame) {
             earlier.padded()
                     .intersection(next.padded())
                     .ifPresent((Interval overlap) -> found.add(new Conflict(earlier, next, overlap)));

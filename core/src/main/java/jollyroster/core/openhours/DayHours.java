@@ -1,0 +1,47 @@
+package jollyroster.core.openhours;
+
+import java.util.List;
+import java.util.stream.Collectors;
+
+/**
+ * The open stretches of one day, in order; none when it is closed. Stretches that abut stay two: the grid of starts begins
+ * anew with each.
+ */
+public record DayHours(List<Stretch> stretches) {
+
+    public static final DayHours CLOSED = new DayHours(List.of());
+
+    /** The most stretches of a day. */
+    public static final int MOST = 12;
+
+    /** @throws IllegalArgumentException if two overlap, or if there are more than {@value #MOST} */
+    public DayHours {
+        stretches = stretches.stream().sorted().toList();
+        if (stretches.size() > MOST) {
+            throw new IllegalArgumentException("At most " + MOST + " stretches a day: " + stretches.size());
+        }
+        for (int i = 1; i < stretches.size(); i++) {
+            if (stretches.get(i - 1).overlaps(stretches.get(i))) {
+                throw new IllegalArgumentException("They overlap: " + stretches);
+            }
+        }
+    }
+
+    public static DayHours of(Stretch... stretches) {
+        return new DayHours(List.of(stretches));
+    }
+
+    public boolean isClosed() {
+        return stretches.isEmpty();
+    }
+
+    public int minutes() {
+        return stretches.stream().mapToInt(Stretch::minutes).sum();
+    }
+
+    /** {@code 14:00-16:30, 19:00-21:00}, or {@code closed}. */
+    @Override
+    public String toString() {
+        return isClosed() ? "closed" : stretches.stream().map(Stretch::toString).collect(Collectors.joining(", "));
+    }
+}

@@ -1,0 +1,37 @@
+package jollyroster.core.openhours;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Collection;
+import java.util.Comparator;
+import java.util.Optional;
+
+/** Who leads a time that several hosts could. */
+public enum HostChoice {
+    /** One of those who are free, so that work is shared fairly. */
+    WHOEVER_IS_FREE,
+    /** The person who picks the time says who. */
+    ATTENDEES_CHOICE,
+    /** All of them lead it, and all must be free. */
+    ALL_TOGETHER;
+
+    /**
+     * What decides between those who are free.
+     *
+     * @param led how long the host leads in that calendar week
+     * @param lastLed when the host led last before the time, or leads last in that week; {@link Instant#MIN} for never
+     */
+    public record Candidate(long id, String name, Duration led, Instant lastLed) {}
+
+    /**
+     * Who is given a time of those who are free: the one who leads least in that week, then who has been idle longest, then by
+     * name and number (common practice).
+     */
+    public static Optional<Candidate> give(Collection<Candidate> free) {
+        return free.stream()
+                .min(Comparator.comparing(Candidate::led)
+                        .thenComparing(Candidate::lastLed)
+                        .thenComparing(Candidate::name)
+                        .thenComparing(Candidate::id));
+    }
+}
