@@ -49,12 +49,16 @@ public record SessionView(
     public record Line(
             String address, String history, boolean organiser, boolean showsAttendance, boolean answers, Row row) {}
 
+    public String address() {
+        return "/desk/sessions/" + id;
+    }
+
     /** @param answers whether whoever looks may see them */
     List<Line> lines(boolean organiser, boolean answers) {
         return rows.stream()
                 .map(row -> new Line(
-                        "/desk/sessions/" + id + "/registrations/" + row.id(),
-                        "/desk/sessions/" + id + "/why/" + row.id(),
+                        address() + "/registrations/" + row.id(),
+                        address() + "/why/" + row.id(),
                         organiser,
                         showsAttendance,
                         showsAttendance && answers && !questions.isEmpty(),
