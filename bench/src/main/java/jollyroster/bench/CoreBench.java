@@ -32,7 +32,7 @@ import org.openjdk.jmh.runner.Runner;
 import org.openjdk.jmh.runner.RunnerException;
 import org.openjdk.jmh.runner.options.OptionsBuilder;
 
-/** Measures the rules alone: reading typed dates, and finding conflicts. */
+/** Measures the rules alone: reading typed dates, and finding conflicts; {@link OpenTimesBench} the times to pick from. */
 @State(Scope.Benchmark)
 @BenchmarkMode(Mode.AverageTime)
 @OutputTimeUnit(TimeUnit.MICROSECONDS)
@@ -114,6 +114,7 @@ public class CoreBench {
     public static void main(String[] args) throws RunnerException {
         Collection<RunResult> results = new Runner(new OptionsBuilder()
                         .include(CoreBench.class.getSimpleName())
+                        .include(OpenTimesBench.class.getSimpleName())
                         .build())
                 .run();
         System.out.printf(
@@ -125,17 +126,20 @@ public class CoreBench {
         print("read 1,000 lines", milliseconds(results, "read1000Lines"), "");
         print("read 200 mixed lines", milliseconds(results, "read200MixedLines"), "bar 50 ms");
         print("conflicts of 10,000 sessions", ten, "bar 50 ms");
-        System.out.printf(
-                "%-34s %6.2f  (bar 2.30: n log n)%n",
-                "20,000 : 10,000 sessions", milliseconds(results, "conflicts20k") / ten);
-        System.out.printf("%-34s %6.1f%n", "every pair : sweep", milliseconds(results, "conflicts10kByPairs") / ten);
+        ratio("20,000 : 10,000 sessions", milliseconds(results, "conflicts20k") / ten, "bar 2.30: n log n");
+        ratio("every pair : sweep", milliseconds(results, "conflicts10kByPairs") / ten, "");
+        OpenTimesBench.print(results);
     }
 
-    private static void print(String name, double milliseconds, String bar) {
+    static void ratio(String name, double ratio, String bar) {
+        System.out.printf("%-34s %6.2f  %s%n", name, ratio, bar);
+    }
+
+    static void print(String name, double milliseconds, String bar) {
         System.out.printf("%-34s %6.2f ms  %s%n", name, milliseconds, bar);
     }
 
-    private static double milliseconds(Collection<RunResult> results, String benchmark) {
+    static double milliseconds(Collection<RunResult> results, String benchmark) {
         return results.stream()
                         .filter(r -> r.getPrimaryResult().getLabel().equals(benchmark))
                         .findFirst()
