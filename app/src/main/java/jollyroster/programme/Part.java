@@ -8,6 +8,7 @@ import java.util.stream.Stream;
 public enum Part {
     WORDS("Description"),
     DATES("Dates"),
+    HOURS("Open hours"),
     PLACE("Where, with whom"),
     ACCESS("Who may come"),
     SEATS("Seats and waitlist"),

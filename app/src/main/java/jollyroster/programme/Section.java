@@ -54,6 +54,14 @@ public sealed interface Section {
         }
     }
 
+    /** When people may pick a time of their own, and how it is given. */
+    record Hours(OwnTime time) implements Section {
+        @Override
+        public Part part() {
+            return Part.HOURS;
+        }
+    }
+
     /**
      * Where, and with whom.
      *

@@ -1,6 +1,7 @@
 package jollyroster.programme;
 
 import static jollyroster.platform.tables.Tables.OFFERING_HOST;
+import static jollyroster.platform.tables.Tables.OWN_TIME;
 import static jollyroster.platform.tables.Tables.SECTION_VERSION;
 
 import java.util.List;
@@ -54,6 +55,8 @@ class SectionCommands {
                 saveHosts(offering, place.hosts());
             } else if (section instanceof Section.Asking asked) {
                 questions.save(offering, asked.asked());
+            } else if (section instanceof Section.Hours hours) {
+                saveHours(offering, hours.time());
             }
         }
     }
@@ -73,8 +76,17 @@ class SectionCommands {
         }
     }
 
-    /** Gives another offering the same hosts and questions. */
+    private void saveHours(long offering, OwnTime time) {
+        writes.sql()
+                .deleteFrom(OWN_TIME)
+                .where(OWN_TIME.OFFERING_ID.eq(offering))
+                .execute();
+        writes.sql().insertInto(OWN_TIME).set(OwnTimeRow.of(offering, time)).execute();
+    }
+
+    /** Gives another offering the same hosts, questions and open hours. */
     void copyRows(long from, long to) {
+        OwnTimeQueries.read(writes.sql(), from).ifPresent(time -> saveHours(to, time));
         saveHosts(
                 to,
                 writes.sql()

@@ -13,6 +13,7 @@ import jollyroster.core.seats.CallUp;
 import jollyroster.core.seats.Capacity;
 import jollyroster.core.seats.FreedSeats;
 import jollyroster.core.seats.Outlook;
+import jollyroster.core.seats.SignUpStyle;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -172,12 +173,17 @@ public record Session(
                 : changesUntil();
     }
 
-    /** When registration opens; empty for at once. */
+    /** When registration opens; empty for at once. A time of one's own can be picked from the beginning of that day on. */
     public Optional<Instant> opens() {
         int days = offering.rules().opensDays();
-        return days == 0
-                ? Optional.empty()
-                : Optional.of(registersFor.atZone(zone).minusDays(days).toInstant());
+        if (days == 0) {
+            return Optional.empty();
+        }
+        ZonedDateTime opens = registersFor.atZone(zone).minusDays(days);
+        return Optional.of(
+                offering.style() == SignUpStyle.OWN_TIME
+                        ? opens.toLocalDate().atStartOfDay(zone).toInstant()
+                        : opens.toInstant());
     }
 
     /** @throws IllegalArgumentException when no seats were given */

@@ -26,6 +26,7 @@ import org.jooq.exception.IntegrityConstraintViolationException;
 import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 
 /** Sets the dates of offerings. Organisers only, but for what a registration or the meeting service causes. */
@@ -77,6 +78,26 @@ public class SessionCommands {
         actor.requireTeam();
         return addDates(offering, List.of(new NewDate(time, OptionalInt.of(seats), null, List.of())), actor)
                 .get(0);
+    }
+
+    /**
+     * Adds a time that somebody picks in open hours, with the seats and the venue of its offering. Part of the write that
+     * registers them.
+     *
+     * @param hosts who lead it, at least one
+     * @return its number
+     */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public long addPicked(long offering, SessionTime time, List<Long> hosts) {
+        long added = add(offering(offering), new NewDate(time, OptionalInt.empty(), null, hosts));
+        wantLinks(offering);
+        return added;
+    }
+
+    /** Takes a time away again that was added a moment ago and that nobody was registered for after all. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void dropPicked(long session) {
+        writes.sql().deleteFrom(SESSION).where(SESSION.ID.eq(session)).execute();
     }
 
     private OfferingRecord offering(long id) {

@@ -41,9 +41,10 @@ class Books {
                         || programme.datesOf(book).stream().noneMatch(date -> now.isBefore(date.end())));
     }
 
-    /** The sessions on which a person may be only once: this one, or all dates of which a person holds one. */
+    /** The sessions on which a person may be only once: this one, or all dates or times of which a person holds one. */
     List<Long> exclusive(Session book, Instant now) {
-        if (book.offering().style() != SignUpStyle.ONE_DATE) {
+        SignUpStyle style = book.offering().style();
+        if (style != SignUpStyle.ONE_DATE && style != SignUpStyle.OWN_TIME) {
             return List.of(book.id());
         }
         return programme.ofOffering(book.offering().id()).stream()

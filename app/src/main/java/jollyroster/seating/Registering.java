@@ -35,6 +35,8 @@ public sealed interface Registering {
     /** Why nothing was registered. */
     enum Reason {
         NO_SUCH_SESSION,
+        /** The time that was picked is somebody else's by now, or never was to be had. */
+        TIME_GONE,
         /** Only those who were invited may register. */
         INVITED_ONLY,
         NOT_OPEN,

@@ -3,6 +3,9 @@ package jollyroster.seating;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.Optional;
+import java.util.OptionalLong;
+import java.util.function.LongConsumer;
+import java.util.function.Supplier;
 import jollyroster.answers.AnswerCommands;
 import jollyroster.answers.RanOut;
 import jollyroster.core.door.LinkTokens.Link;
@@ -66,6 +69,36 @@ public class RegistrationCommands {
     /** The same for somebody who comes with an invitation. */
     public Registering register(Application asked, Optional<Link> invitation, Actor actor) {
         return together.run(() -> take(asked, SeatEvent.REGISTER, invitation, actor));
+    }
+
+    /**
+     * Gives somebody the seats of a session that is found or made in the same write, such as a time picked in open hours. Sent
+     * a second time, the same form finds what it made the first time.
+     *
+     * @param place finds the session; empty when there is none to be had
+     * @param undo takes the session back when nobody is registered for it after all
+     */
+    public Registering registerAt(
+            Supplier<OptionalLong> place,
+            LongConsumer undo,
+            Application asked,
+            Optional<Link> invitation,
+            Actor actor) {
+        return together.run(() -> {
+            Optional<RegistrationRecord> sentBefore = seats.bySubmission(asked.submission());
+            if (sentBefore.isPresent()) {
+                return done(sentBefore.get(), true, false);
+            }
+            OptionalLong session = place.get();
+            if (session.isEmpty()) {
+                return new Registering.Refused(Registering.Reason.TIME_GONE);
+            }
+            Registering came = take(asked.on(session.getAsLong()), SeatEvent.REGISTER, invitation, actor);
+            if (!(came instanceof Registering.Done)) {
+                undo.accept(session.getAsLong());
+            }
+            return came;
+        });
     }
 
     /**

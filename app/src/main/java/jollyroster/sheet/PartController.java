@@ -53,6 +53,7 @@ class PartController {
         return switch (part) {
             case WORDS -> WordsForm.class;
             case DATES -> LengthForm.class;
+            case HOURS -> HoursForm.class;
             case PLACE -> PlaceForm.class;
             case ACCESS -> AccessForm.class;
             case SEATS -> SeatsForm.class;

@@ -1,10 +1,12 @@
 package jollyroster.sheet;
 
+import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
 import jollyroster.core.readiness.Finding;
+import jollyroster.core.seats.SignUpStyle;
 import jollyroster.outbox.OutboxQueries;
 import jollyroster.platform.Address;
 import jollyroster.platform.MarginNote;
@@ -13,6 +15,7 @@ import jollyroster.programme.HostQueries;
 import jollyroster.programme.HostQueries.Host;
 import jollyroster.programme.Offering;
 import jollyroster.programme.OfferingStatus;
+import jollyroster.programme.OwnTimeQueries;
 import jollyroster.programme.Part;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.ReadinessCheck;
@@ -29,29 +32,35 @@ class SheetAssembler {
     private final ProgrammeQueries queries;
     private final SectionQueries versions;
     private final HostQueries hosts;
+    private final OwnTimeQueries ownTime;
     private final SeatCounts counts;
     private final ReadinessCheck readiness;
     private final OutboxQueries outbox;
     private final SheetChoices choices;
     private final Address address;
+    private final Clock clock;
 
     SheetAssembler(
             ProgrammeQueries queries,
             SectionQueries versions,
             HostQueries hosts,
+            OwnTimeQueries ownTime,
             SeatCounts counts,
             ReadinessCheck readiness,
             OutboxQueries outbox,
             SheetChoices choices,
-            Address address) {
+            Address address,
+            Clock clock) {
         this.queries = queries;
         this.versions = versions;
         this.hosts = hosts;
+        this.ownTime = ownTime;
         this.counts = counts;
         this.readiness = readiness;
         this.outbox = outbox;
         this.choices = choices;
         this.address = address;
+        this.clock = clock;
     }
 
     /** The head of the sheet. @param sessions how many dates it has */
@@ -105,6 +114,7 @@ class SheetAssembler {
         Map<Part, Integer> kept = versions.versions(offering.id());
         return Stream.of(Part.values())
                 .filter(part -> !offering.rules().pattern() || part != Part.DATES && part != Part.SHARING)
+                .filter(part -> part != Part.HOURS || offering.style() == SignUpStyle.OWN_TIME)
                 .map(part -> {
                     List<Finding> its = findings.stream()
                             .filter(f -> ReadinessView.part(f) == part)
@@ -126,6 +136,7 @@ class SheetAssembler {
         return switch (part) {
             case WORDS -> SheetWords.words(o, Markdown.words(o.description()));
             case DATES -> dates(o, sessions, now);
+            case HOURS -> HoursWords.of(o, ownTime.of(o.id()));
             case PLACE -> SheetWords.place(o, HostQueries.names(leaders(o), o.hostName()));
             case ACCESS -> SheetWords.access(o);
             case SEATS -> SheetWords.seats(o);
@@ -155,6 +166,9 @@ class SheetAssembler {
         return switch (part) {
             case WORDS -> WordsForm.of(o);
             case DATES -> LengthForm.of(o);
+            case HOURS ->
+                HoursForm.of(
+                        ownTime.of(o.id()), clock.instant().atZone(o.zone()).toLocalDate());
             case PLACE -> PlaceForm.of(o, leaders(o).stream().map(Host::id).toList());
             case ACCESS -> AccessForm.of(o);
             case SEATS -> SeatsForm.of(o);

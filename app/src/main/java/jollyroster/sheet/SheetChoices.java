@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.stream.Stream;
 import jollyroster.core.intake.Question;
+import jollyroster.core.openhours.HostChoice;
 import jollyroster.core.seats.SignUpStyle;
 import jollyroster.programme.AskedQuestion;
 import jollyroster.programme.Offering;
@@ -50,6 +51,7 @@ class SheetChoices {
                 model.addAttribute("team", team.hosts());
             }
             case ACCESS -> addAccess(model);
+            case HOURS -> model.addAttribute("hostChoices", hostChoices());
             case ASKING -> addAsking(model, offering, opened);
             case PRICE -> model.addAttribute("currencies", PriceForm.CURRENCIES);
             case LOOK -> {
@@ -90,6 +92,13 @@ class SheetChoices {
                 Stream.of(Tell.values())
                         .map(t -> Choice.of(t.name(), t.words()))
                         .toList());
+    }
+
+    private static List<Choice> hostChoices() {
+        return List.of(
+                Choice.of(HostChoice.WHOEVER_IS_FREE.name(), "whoever is free"),
+                Choice.of(HostChoice.ATTENDEES_CHOICE.name(), "whom the person chooses"),
+                Choice.of(HostChoice.ALL_TOGETHER.name(), "all hosts together"));
     }
 
     private static List<Choice> styles() {

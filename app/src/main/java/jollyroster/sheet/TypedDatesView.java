@@ -126,7 +126,8 @@ record TypedDatesView(String text, List<Line> lines, boolean replaces, String su
         };
     }
 
-    private static String problem(TypedLine.Error error) {
+    /** What is wrong, in words. */
+    static String problem(TypedLine.Error error) {
         String detail = error.detail();
         return switch (error.problem()) {
             case NO_DATE -> "No date found in “" + detail + "”";

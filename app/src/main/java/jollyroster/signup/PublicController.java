@@ -199,6 +199,7 @@ class PublicController {
     private static String words(Registering.Reason reason, Offering offering) {
         return switch (reason) {
             case NO_SUCH_SESSION -> "This date is not on offer here.";
+            case TIME_GONE -> "This time has just been taken.";
             case INVITED_ONLY -> "This is by invitation only, with the link and the address of the invitation.";
             case NOT_OPEN, NOT_POSSIBLE -> "Registration for this date is closed.";
             case ENDED_BY_TEAM ->

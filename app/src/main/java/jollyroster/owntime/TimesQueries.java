@@ -1,0 +1,56 @@
+package jollyroster.owntime;
+
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+import jollyroster.core.dates.Interval;
+import jollyroster.platform.Reads;
+import jollyroster.programme.HostQueries;
+import jollyroster.programme.HostQueries.Host;
+import jollyroster.programme.Offering;
+import jollyroster.programme.OwnTimeQueries;
+import org.springframework.stereotype.Component;
+
+/** Reads which times of an offering may be picked. */
+@Component
+public class TimesQueries {
+
+    private final Reads reads;
+    private final HostQueries hosts;
+    private final OwnTimeQueries ownTime;
+
+    TimesQueries(Reads reads, HostQueries hosts, OwnTimeQueries ownTime) {
+        this.reads = reads;
+        this.hosts = hosts;
+        this.ownTime = ownTime;
+    }
+
+    /**
+     * The times that may be picked from one day to another, in order; none where nobody leads the offering.
+     *
+     * @param from in the zone of the offering
+     * @param until the day after the last
+     * @param only the one host who is to lead it; empty for anybody
+     */
+    public List<OpenTime> between(Offering o, LocalDate from, LocalDate until, Optional<Long> only, Instant now) {
+        List<Host> leaders = hosts.ofOffering(o.id()).stream()
+                .filter(host -> only.isEmpty() || only.get() == host.id())
+                .toList();
+        if (leaders.isEmpty()) {
+            return List.of();
+        }
+        Interval window = new Interval(
+                from.atStartOfDay(o.zone()).toInstant(),
+                until.atStartOfDay(o.zone()).toInstant());
+        HostClaimQueries.Claims claims = new HostClaimQueries(reads.sql())
+                .within(week(window), leaders.stream().map(Host::id).toList());
+        return new HostTimes(o, ownTime.of(o.id()), leaders, claims, now).between(from, until);
+    }
+
+    /** With the rest of the weeks it begins and ends in, as limits count by the week. */
+    static Interval week(Interval window) {
+        return new Interval(
+                window.start().minus(java.time.Duration.ofDays(7)), window.end().plus(java.time.Duration.ofDays(7)));
+    }
+}

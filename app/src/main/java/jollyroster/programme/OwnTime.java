@@ -1,0 +1,64 @@
+package jollyroster.programme;
+
+import java.time.Duration;
+import java.util.OptionalInt;
+import jollyroster.core.dates.Offset;
+import jollyroster.core.openhours.HostChoice;
+import jollyroster.core.openhours.OpenHours;
+import jollyroster.core.openhours.Stretch;
+import jollyroster.core.openhours.TimeRules;
+
+/**
+ * How people pick a time of an offering in open hours.
+ *
+ * @param gridMinutes from one start to the next, 5 to 1440; empty for one time after the other
+ * @param daily the most times a host gives in a day; empty for no limit
+ * @param weekly the most in a week; empty for no limit
+ * @param takenShown whether people see what is taken
+ */
+public record OwnTime(
+        OpenHours hours,
+        OptionalInt gridMinutes,
+        OptionalInt daily,
+        OptionalInt weekly,
+        HostChoice choice,
+        boolean takenShown) {
+
+    /** No hours yet. */
+    public static final OwnTime NONE = new OwnTime(
+            OpenHours.NONE,
+            OptionalInt.empty(),
+            OptionalInt.empty(),
+            OptionalInt.empty(),
+            HostChoice.WHOEVER_IS_FREE,
+            false);
+
+    private static final int SHORTEST = 5;
+
+    public static OwnTime in(OpenHours hours) {
+        return new OwnTime(hours, NONE.gridMinutes, NONE.daily, NONE.weekly, NONE.choice, NONE.takenShown);
+    }
+
+    public OwnTime ledBy(HostChoice other) {
+        return new OwnTime(hours, gridMinutes, daily, weekly, other, takenShown);
+    }
+
+    public OwnTime atMost(OptionalInt aDay, OptionalInt aWeek) {
+        return new OwnTime(hours, gridMinutes, aDay, aWeek, choice, takenShown);
+    }
+
+    /** What may be picked, with the duration, buffers, cut-off and days ahead of the offering. */
+    public TimeRules rules(Offering o) {
+        int minutes = Math.max(SHORTEST, Math.min(Stretch.DAY, o.minutes()));
+        OfferingRules rules = o.rules();
+        return new TimeRules(
+                Duration.ofMinutes(minutes),
+                Duration.ofMinutes(gridMinutes.orElse(minutes)),
+                Duration.ofMinutes(rules.bufferBefore()),
+                Duration.ofMinutes(rules.bufferAfter()),
+                Offset.minutes(o.cutoffMinutes()),
+                rules.opensDays() == 0 ? OptionalInt.empty() : OptionalInt.of(rules.opensDays()),
+                daily,
+                weekly);
+    }
+}

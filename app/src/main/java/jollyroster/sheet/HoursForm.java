@@ -1,0 +1,131 @@
+package jollyroster.sheet;
+
+import java.time.DateTimeException;
+import java.time.LocalDate;
+import java.util.Map;
+import java.util.OptionalInt;
+import jollyroster.core.dates.TypedHours;
+import jollyroster.core.openhours.HostChoice;
+import jollyroster.core.openhours.OpenHoursText;
+import jollyroster.programme.OwnTime;
+import jollyroster.programme.Section;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * When people may pick a time, and how it is given.
+ *
+ * @param on the day on which the form was filled in; a date without a year is the first such date on or after it
+ * @param first no day before is open; empty for no limit
+ * @param last no day after is open; empty for no limit
+ * @param grid minutes from one start to the next; empty for one time after the other
+ */
+record HoursForm(
+        String on,
+        String hours,
+        String first,
+        String last,
+        String grid,
+        String daily,
+        String weekly,
+        String choice,
+        @Nullable Boolean takenShown)
+        implements PartForm {
+
+    private static final LocalDate LONG_AGO = LocalDate.of(2000, 1, 1);
+    private static final int DAY_BEGINS = 8;
+    private static final int LONGEST = 40_000;
+
+    HoursForm {
+        on = Typed.orEmpty(on);
+        hours = Typed.orEmpty(hours);
+        first = Typed.orEmpty(first);
+        last = Typed.orEmpty(last);
+        grid = Typed.orEmpty(grid);
+        daily = Typed.orEmpty(daily);
+        weekly = Typed.orEmpty(weekly);
+        choice = Typed.orEmpty(choice);
+        takenShown = Boolean.TRUE.equals(takenShown);
+    }
+
+    static HoursForm of(OwnTime time, LocalDate today) {
+        LocalDate first = time.hours().first();
+        LocalDate last = time.hours().last();
+        return new HoursForm(
+                today.toString(),
+                OpenHoursText.write(time.hours()),
+                first == null ? "" : first.toString(),
+                last == null ? "" : last.toString(),
+                text(time.gridMinutes()),
+                text(time.daily()),
+                text(time.weekly()),
+                time.choice().name(),
+                time.takenShown());
+    }
+
+    private static String text(OptionalInt number) {
+        return number.isPresent() ? String.valueOf(number.getAsInt()) : "";
+    }
+
+    private OpenHoursText.Read read() {
+        return OpenHoursText.read(hours, isDay(on) ? LocalDate.parse(on) : LONG_AGO, DAY_BEGINS);
+    }
+
+    private static boolean isDay(String text) {
+        try {
+            return LocalDate.parse(text).getYear() >= LONG_AGO.getYear()
+                    && LocalDate.parse(text).getYear() < 2200;
+        } catch (DateTimeException none) {
+            return false;
+        }
+    }
+
+    @Override
+    public Map<String, String> problems() {
+        Checks checks = new Checks()
+                .atMost(LONGEST, "hours", "Open hours", hours)
+                .that(first.isEmpty() || isDay(first), "first", "First day: a date like 2027-03-29.")
+                .that(last.isEmpty() || isDay(last), "last", "Last day: a date like 2027-06-30.");
+        if (!checks.problems().containsKey("hours")) {
+            read().parts().stream()
+                    .filter(part -> part.error() != null)
+                    .forEach(part -> checks.that(false, "hours", problem(part)));
+        }
+        boolean ordered =
+                !isDay(first) || !isDay(last) || !LocalDate.parse(last).isBefore(LocalDate.parse(first));
+        checks.that(ordered, "last", "Last day: it comes before the first.")
+                .oneOf(HostChoice.values(), "choice", "Who leads a time", choice);
+        limit(checks, "grid", "A start every so many minutes", grid, 5, 1440);
+        limit(checks, "daily", "Most times a day", daily, 1, 200);
+        limit(checks, "weekly", "Most times a week", weekly, 1, 1000);
+        return checks.problems();
+    }
+
+    private static void limit(Checks checks, String field, String name, String typed, int least, int most) {
+        if (!typed.isEmpty()) {
+            checks.number(field, name, typed, least, most);
+        }
+    }
+
+    private static String problem(TypedHours.Part part) {
+        return "Open hours, line " + part.line() + ": " + TypedDatesView.problem(part.error()) + ".";
+    }
+
+    @Override
+    public Section section() {
+        return new Section.Hours(new OwnTime(
+                read().hours().between(dayOrNull(first), dayOrNull(last)),
+                number(grid),
+                number(daily),
+                number(weekly),
+                HostChoice.valueOf(choice),
+                Boolean.TRUE.equals(takenShown)));
+    }
+
+    private static @Nullable LocalDate dayOrNull(String text) {
+        return text.isEmpty() ? null : LocalDate.parse(text);
+    }
+
+    private static OptionalInt number(String text) {
+        return text.isEmpty() ? OptionalInt.empty() : OptionalInt.of(Integer.parseInt(text));
+    }
+}

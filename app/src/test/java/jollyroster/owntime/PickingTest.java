@@ -1,0 +1,328 @@
+package jollyroster.owntime;
+
+import static jollyroster.Saltmarrow.HALIFAX;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.LocalDateTime;
+import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.Set;
+import java.util.UUID;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import jollyroster.AppTest;
+import jollyroster.Saltmarrow;
+import jollyroster.TestClock;
+import jollyroster.core.dates.Interval;
+import jollyroster.core.openhours.HostChoice;
+import jollyroster.core.openhours.OpenHours;
+import jollyroster.core.openhours.OpenHoursText;
+import jollyroster.core.seats.RegistrationState;
+import jollyroster.core.seats.SignUpStyle;
+import jollyroster.hosting.BusyCommands;
+import jollyroster.owntime.PickCommands.Pick;
+import jollyroster.platform.Role;
+import jollyroster.programme.Format;
+import jollyroster.programme.HostQueries;
+import jollyroster.programme.Offering;
+import jollyroster.programme.OfferingCommands;
+import jollyroster.programme.OfferingStatus;
+import jollyroster.programme.OwnTime;
+import jollyroster.programme.OwnTimeQueries;
+import jollyroster.programme.ProgrammeQueries;
+import jollyroster.programme.Section;
+import jollyroster.programme.Session;
+import jollyroster.programme.Venue;
+import jollyroster.programme.VenueCommands;
+import jollyroster.seating.Application;
+import jollyroster.seating.Registering;
+import jollyroster.seating.RegistrationQueries;
+import jollyroster.team.AccountCommands;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+
+/** People pick times in open hours: what is offered, who is given it, and never twice. */
+@AppTest
+class PickingTest {
+
+    private static final LocalDate WEDNESDAY = LocalDate.of(2027, 3, 17);
+    private static int made;
+
+    @Autowired
+    Saltmarrow saltmarrow;
+
+    @Autowired
+    AccountCommands accounts;
+
+    @Autowired
+    OfferingCommands offerings;
+
+    @Autowired
+    VenueCommands venues;
+
+    @Autowired
+    ProgrammeQueries programme;
+
+    @Autowired
+    OwnTimeQueries ownTime;
+
+    @Autowired
+    HostQueries hosts;
+
+    @Autowired
+    BusyCommands busy;
+
+    @Autowired
+    RegistrationQueries roster;
+
+    @Autowired
+    TimesQueries times;
+
+    @Autowired
+    PickCommands picks;
+
+    @Autowired
+    TestClock clock;
+
+    @BeforeEach
+    void morning() {
+        clock.set(TestClock.START);
+        saltmarrow.setUp();
+    }
+
+    @AfterEach
+    void back() {
+        clock.set(TestClock.START);
+    }
+
+    private long host() {
+        made++;
+        return accounts.add(
+                "Instructor " + made, "own" + made + "@saltmarrow.example", "-", Role.HOST, Saltmarrow.ORGANISER);
+    }
+
+    private static OpenHours hours(String text) {
+        return OpenHoursText.read(text, LocalDate.of(2027, 3, 10), 8).hours();
+    }
+
+    /** A clinic of twenty minutes, without buffers. */
+    private Offering clinic(OwnTime own, int seats, int party, Long... leaders) {
+        made++;
+        String title = "Passage-plan clinic " + made;
+        long venue = venues.add(
+                        VenueCommands.Form.of(Venue.Kind.PLACE, "Chart room " + made, "Quay"), Saltmarrow.ORGANISER)
+                .orElseThrow();
+        long id = offerings.draft(title, HALIFAX, Saltmarrow.ORGANISER);
+        offerings.save(
+                id,
+                List.of(
+                        Section.Words.of(title, "Bring a plan.", "", ""),
+                        new Section.Length(20),
+                        Section.Place.at(Format.IN_PERSON, venue, List.of(leaders)),
+                        Section.Seats.of(seats, party),
+                        Section.Access.OPEN.by(SignUpStyle.OWN_TIME),
+                        new Section.Hours(own)),
+                Saltmarrow.ORGANISER);
+        offerings.turn(id, OfferingStatus.PUBLISHED, Saltmarrow.ORGANISER);
+        return programme.offering(id).orElseThrow();
+    }
+
+    private List<OpenTime> open(Offering o, LocalDate day) {
+        return times.between(o, day, day.plusDays(1), Optional.empty(), clock.instant());
+    }
+
+    private Registering pick(Offering o, Instant start, Optional<Long> host, String name) {
+        return pick(o, start, host, name, UUID.randomUUID().toString());
+    }
+
+    private Registering pick(Offering o, Instant start, Optional<Long> host, String name, String submission) {
+        String email = name.toLowerCase(java.util.Locale.ROOT).replace(' ', '.') + o.id() + "@crew.example";
+        Application asked = new Application(0, name, email, "", 1, HALIFAX, List.of(), List.of(), submission);
+        return picks.pick(new Pick(o, start, host), asked, Optional.empty(), Saltmarrow.VISITOR);
+    }
+
+    private static Instant at(LocalDate day, String time) {
+        return LocalDateTime.parse(day + "T" + time).atZone(HALIFAX).toInstant();
+    }
+
+    private List<Session> sessions(Offering o) {
+        return programme.sessionsOf(o.id());
+    }
+
+    private static void assertGone(Registering came) {
+        assertThat(came).isEqualTo(new Registering.Refused(Registering.Reason.TIME_GONE));
+    }
+
+    @Test
+    void hours_are_kept_and_read_back() {
+        OpenHours typed = hours("Mon–Fri 14:00-16:30, 19-21; Wed 10-14 from 5 Apr; 24 to 26 Dec closed")
+                .between(LocalDate.of(2027, 3, 1), LocalDate.of(2027, 12, 31));
+        OwnTime own = new OwnTime(
+                typed, OptionalInt.of(15), OptionalInt.of(3), OptionalInt.empty(), HostChoice.ATTENDEES_CHOICE, true);
+        Offering o = clinic(own, 1, 1, host());
+        assertThat(ownTime.of(o.id())).isEqualTo(own);
+    }
+
+    @Test
+    void a_picked_time_becomes_a_session_led_by_the_host_and_is_offered_no_more() {
+        long host = host();
+        Offering o = clinic(OwnTime.in(hours("Wed 10-12")), 1, 1, host);
+        assertThat(open(o, WEDNESDAY)).hasSize(6).allMatch(t -> t.free() == 1);
+        Registering came = pick(o, at(WEDNESDAY, "10:20"), Optional.empty(), "Wren Skerry");
+        assertThat(came).isInstanceOf(Registering.Done.class);
+        assertThat(((Registering.Done) came).state()).isEqualTo(RegistrationState.REGISTERED);
+        assertThat(sessions(o)).singleElement().satisfies(s -> {
+            assertThat(s.start()).isEqualTo(at(WEDNESDAY, "10:20"));
+            assertThat(s.end()).isEqualTo(at(WEDNESDAY, "10:40"));
+            assertThat(hosts.of(s)).extracting(HostQueries.Host::id).containsExactly(host);
+        });
+        assertThat(open(o, WEDNESDAY))
+                .extracting(t -> t.start().toLocalTime().toString())
+                .containsExactly("10:00", "10:40", "11:00", "11:20", "11:40");
+        assertGone(pick(o, at(WEDNESDAY, "10:20"), Optional.empty(), "Teo Quill"));
+        assertGone(pick(o, at(WEDNESDAY, "10:05"), Optional.empty(), "Teo Quill"));
+        assertGone(pick(o, at(WEDNESDAY, "13:00"), Optional.empty(), "Teo Quill"));
+        assertThat(sessions(o)).hasSize(1);
+    }
+
+    @Test
+    void the_same_form_sent_twice_and_a_second_wish_of_the_same_person_take_no_second_time() {
+        Offering o = clinic(OwnTime.in(hours("Wed 10-12")), 1, 1, host());
+        Registering first = pick(o, at(WEDNESDAY, "10:00"), Optional.empty(), "Kofi Merrow", "form-" + o.id());
+        Registering again = pick(o, at(WEDNESDAY, "10:00"), Optional.empty(), "Kofi Merrow", "form-" + o.id());
+        assertThat(((Registering.Done) again).link()).isEqualTo(((Registering.Done) first).link());
+        assertThat(((Registering.Done) again).again()).isTrue();
+        assertThat(pick(o, at(WEDNESDAY, "11:00"), Optional.empty(), "Kofi Merrow"))
+                .isInstanceOf(Registering.Already.class);
+        assertThat(sessions(o)).hasSize(1);
+        assertThat(open(o, WEDNESDAY)).hasSize(5);
+    }
+
+    @Test
+    void whoever_has_led_least_is_given_the_time_and_a_busy_calendar_counts() {
+        long one = host();
+        long other = host();
+        Offering o = clinic(OwnTime.in(hours("Wed 10-12")), 1, 1, one, other);
+        pick(o, at(WEDNESDAY, "10:00"), Optional.empty(), "Ade Strand");
+        pick(o, at(WEDNESDAY, "10:20"), Optional.empty(), "Bao Holm");
+        pick(o, at(WEDNESDAY, "10:40"), Optional.empty(), "Cass Dory");
+        assertThat(sessions(o)).extracting(s -> hosts.of(s).get(0).id()).containsExactly(one, other, one);
+        busy.add(
+                other,
+                "Away",
+                "",
+                List.of(new Interval(at(WEDNESDAY, "11:00"), at(WEDNESDAY, "12:00"))),
+                "",
+                Saltmarrow.ORGANISER);
+        pick(o, at(WEDNESDAY, "11:00"), Optional.empty(), "Dov Lind");
+        assertThat(hosts.of(sessions(o).get(3)).get(0).id()).isEqualTo(one);
+        assertGone(pick(o, at(WEDNESDAY, "11:00"), Optional.empty(), "Eve Marsh"));
+    }
+
+    @Test
+    void people_choose_the_host_or_all_lead_together() {
+        long one = host();
+        long other = host();
+        Offering choice = clinic(OwnTime.in(hours("Wed 10-11")).ledBy(HostChoice.ATTENDEES_CHOICE), 1, 1, one, other);
+        assertThat(open(choice, WEDNESDAY)).allMatch(t -> t.hosts().size() == 2);
+        assertGone(pick(choice, at(WEDNESDAY, "10:00"), Optional.empty(), "Ann Kestrel"));
+        assertGone(pick(choice, at(WEDNESDAY, "10:00"), Optional.of(999L), "Ann Kestrel"));
+        pick(choice, at(WEDNESDAY, "10:00"), Optional.of(other), "Ann Kestrel");
+        assertThat(hosts.of(sessions(choice).get(0)).get(0).id()).isEqualTo(other);
+        assertThat(times.between(choice, WEDNESDAY, WEDNESDAY.plusDays(1), Optional.of(other), clock.instant()))
+                .hasSize(2);
+        Offering together = clinic(OwnTime.in(hours("Wed 10-11")).ledBy(HostChoice.ALL_TOGETHER), 1, 1, one, other);
+        assertThat(open(together, WEDNESDAY))
+                .as("one of them is in the other offering at ten")
+                .extracting(t -> t.start().toLocalTime().toString())
+                .containsExactly("10:20", "10:40");
+        pick(together, at(WEDNESDAY, "10:20"), Optional.empty(), "Bo Lind");
+        assertThat(hosts.of(sessions(together).get(0))).hasSize(2);
+    }
+
+    @Test
+    void a_time_with_several_seats_is_shared_until_it_is_full() {
+        Offering o = clinic(OwnTime.in(hours("Wed 10-10:20")), 2, 1, host());
+        pick(o, at(WEDNESDAY, "10:00"), Optional.empty(), "Ann Kestrel");
+        assertThat(open(o, WEDNESDAY)).singleElement().matches(t -> t.free() == 1);
+        pick(o, at(WEDNESDAY, "10:00"), Optional.empty(), "Bo Lind");
+        assertThat(open(o, WEDNESDAY)).isEmpty();
+        assertThat(sessions(o)).hasSize(1);
+        assertGone(pick(o, at(WEDNESDAY, "10:00"), Optional.empty(), "Cass Dory"));
+    }
+
+    @Test
+    void limits_hold_and_a_time_that_comes_twice_is_the_one_that_was_picked() {
+        Offering o = clinic(
+                OwnTime.in(hours("Sun 00:00-03:00")).atMost(OptionalInt.of(2), OptionalInt.empty()), 1, 1, host());
+        LocalDate autumn = LocalDate.of(2027, 11, 7);
+        Instant second = LocalDateTime.parse("2027-11-07T01:00").toInstant(ZoneOffset.ofHours(-4));
+        pick(o, second, Optional.empty(), "Ann Kestrel");
+        assertThat(sessions(o).get(0).start()).isEqualTo(second);
+        assertThat(open(o, autumn)).hasSize(11);
+        pick(o, at(autumn, "00:00"), Optional.empty(), "Bo Lind");
+        assertThat(open(o, autumn)).as("two a day").isEmpty();
+    }
+
+    /** Two hundred people race for twelve times; exactly twelve have one, and no two the same. */
+    @Test
+    void two_hundred_people_race_for_twelve_times() throws Exception {
+        Offering o = clinic(OwnTime.in(hours("Wed 10-14")), 1, 1, host());
+        List<Instant> starts =
+                open(o, WEDNESDAY).stream().map(t -> t.start().toInstant()).toList();
+        assertThat(starts).hasSize(12);
+        List<Callable<Registering>> crowd = new ArrayList<>();
+        for (int i = 0; i < 200; i++) {
+            String name = "Racer " + i;
+            Instant wanted = starts.get(i % starts.size());
+            crowd.add(() -> pick(o, wanted, Optional.empty(), name));
+        }
+        assertThat(race(crowd)).isEqualTo(12);
+        assertThat(sessions(o)).hasSize(12).extracting(Session::start).doesNotHaveDuplicates();
+        assertThat(open(o, WEDNESDAY)).isEmpty();
+    }
+
+    /** The same host in two offerings: what one gives, the other cannot. */
+    @Test
+    void one_host_in_two_offerings_is_given_once_at_a_time() throws Exception {
+        long host = host();
+        List<Offering> both = List.of(
+                clinic(OwnTime.in(hours("Wed 10-14")), 1, 1, host), clinic(OwnTime.in(hours("Wed 10-14")), 1, 1, host));
+        List<Callable<Registering>> crowd = new ArrayList<>();
+        for (int i = 0; i < 60; i++) {
+            Offering one = both.get(i % 2);
+            Instant wanted = at(WEDNESDAY, "10:00").plusSeconds(1200L * (i / 2 % 12));
+            String name = "Racer " + i;
+            crowd.add(() -> pick(one, wanted, Optional.empty(), name));
+        }
+        assertThat(race(crowd)).isEqualTo(12);
+        Set<Instant> given = new HashSet<>();
+        both.forEach(o ->
+                sessions(o).forEach(s -> assertThat(given.add(s.start())).isTrue()));
+        assertThat(given).hasSize(12);
+    }
+
+    /** @return how many were given what they asked for */
+    private static int race(List<Callable<Registering>> crowd) throws Exception {
+        ExecutorService pool = Executors.newFixedThreadPool(16);
+        try {
+            int done = 0;
+            for (Future<Registering> came : pool.invokeAll(crowd)) {
+                done += came.get() instanceof Registering.Done ? 1 : 0;
+            }
+            return done;
+        } finally {
+            pool.shutdownNow();
+        }
+    }
+}
