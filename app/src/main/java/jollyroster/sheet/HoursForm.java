@@ -107,7 +107,8 @@ record HoursForm(
     }
 
     private static String problem(TypedHours.Part part) {
-        return "Open hours, line " + part.line() + ": " + TypedDatesView.problem(part.error()) + ".";
+        String problem = TypedDatesView.problem(part.error());
+        return "Open hours, line " + part.line() + ": " + problem + (problem.endsWith("?") ? "" : ".");
     }
 
     @Override

@@ -1,6 +1,7 @@
 package jollyroster.owntime;
 
 import static jollyroster.Saltmarrow.HALIFAX;
+import static jollyroster.Saltmarrow.Wanted.seats;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Instant;
@@ -19,6 +20,7 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import jollyroster.AppTest;
+import jollyroster.Browserless;
 import jollyroster.Saltmarrow;
 import jollyroster.TestClock;
 import jollyroster.core.dates.Interval;
@@ -42,6 +44,7 @@ import jollyroster.programme.Section;
 import jollyroster.programme.Session;
 import jollyroster.programme.Venue;
 import jollyroster.programme.VenueCommands;
+import jollyroster.programme.Visibility;
 import jollyroster.seating.Application;
 import jollyroster.seating.Registering;
 import jollyroster.seating.RegistrationQueries;
@@ -50,6 +53,7 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.test.web.server.LocalServerPort;
 
 /** People pick times in open hours: what is offered, who is given it, and never twice. */
 @AppTest
@@ -93,6 +97,9 @@ class PickingTest {
 
     @Autowired
     TestClock clock;
+
+    @LocalServerPort
+    int port;
 
     @BeforeEach
     void morning() {
@@ -272,6 +279,43 @@ class PickingTest {
         assertThat(open(o, autumn)).hasSize(11);
         pick(o, at(autumn, "00:00"), Optional.empty(), "Bo Lind");
         assertThat(open(o, autumn)).as("two a day").isEmpty();
+    }
+
+    @Test
+    void programs_are_told_the_times_and_what_was_asked_wrongly() {
+        Offering o = clinic(OwnTime.in(hours("Wed 10-11")).ledBy(HostChoice.ATTENDEES_CHOICE), 1, 1, host(), host());
+        Browserless visitor = new Browserless(port);
+        String at = "/p/" + o.slug() + "/times";
+        assertThat(visitor.get(at + "?from=2027-03-17&days=1").response().body())
+                .startsWith("{\"zone\":\"America/Halifax\",\"times\":[{\"start\":\"2027-03-17T10:00:00-03:00\","
+                        + "\"end\":\"2027-03-17T10:20:00-03:00\",\"hosts\":[{\"id\":")
+                .contains("\"free\":1")
+                .hasLineCount(1);
+        assertThat(visitor.get(at).response().body()).contains("2027-03-10T10:00:00-04:00", "2027-03-10T10:40");
+        assertThat(visitor.get(at + "?from=2027-03-18&days=6").response().body())
+                .contains("\"times\":[]");
+        assertThat(visitor.get(at + "?from=2027-03-17&host=999").response().body())
+                .contains("\"times\":[]");
+        for (String wrong : List.of(
+                "?days=100000",
+                "?days=0",
+                "?days=-1",
+                "?days=x",
+                "?from=1901-01-01",
+                "?from=9999-12-31",
+                "?from=x",
+                "?host=x")) {
+            assertThat(visitor.get(at + wrong).status()).as(wrong).isEqualTo(400);
+        }
+        assertThat(visitor.get("/p/" + saltmarrow.publish(seats(2)).slug() + "/times")
+                        .status())
+                .as("an offering with dates")
+                .isEqualTo(404);
+        offerings.save(
+                o.id(),
+                List.of(Section.Access.OPEN.by(SignUpStyle.OWN_TIME).seen(Visibility.INVITED)),
+                Saltmarrow.ORGANISER);
+        assertThat(visitor.get(at).status()).as("for invited people").isEqualTo(404);
     }
 
     /** Two hundred people race for twelve times; exactly twelve have one, and no two the same. */

@@ -253,14 +253,24 @@ public final class TypedHours {
             return found.isPresent();
         }
 
+        /** An end in the morning after a start in the afternoon is most likely one in the evening. */
+        private Cursor.Unreadable backwards(int index, Range range) {
+            LocalTime later = range.until().plusHours(12);
+            return range.until().getHour() < 12 && later.isAfter(range.from())
+                    ? cursor.unreadable(index, TypedLine.Problem.ENDS_BEFORE_IT_STARTS, range.from() + "–" + later)
+                    : cursor.unreadable(
+                            index,
+                            TypedLine.Problem.ENDS_BEFORE_START,
+                            range.until().toString());
+        }
+
         private void add(TypedRange typed) {
             if (typed.to() == null) {
                 throw cursor.unreadable(typed.index(), TypedLine.Problem.NO_END, cursor.since(typed.index()));
             }
             Range range = new Range(typed.from(), typed.to());
             if (!range.from().isBefore(range.end())) {
-                throw cursor.unreadable(
-                        typed.index(), TypedLine.Problem.ENDS_BEFORE_IT_STARTS, range.from() + "–" + range.until());
+                throw backwards(typed.index(), range);
             }
             if (ranges.stream().anyMatch(range::overlaps)) {
                 throw cursor.unreadable(typed.index(), TypedLine.Problem.HOURS_OVERLAP, cursor.since(typed.index()));

@@ -79,7 +79,10 @@ class OpenHoursTest {
     @Test
     void what_cannot_be_read_says_where_and_why() {
         assertThat(error("Mon 10-12; Mon 13-14")).isEqualTo(new TypedLine.Error(12, TypedLine.Problem.SAID_TWICE, ""));
-        assertThat(error("Mon 14:00-10:00").problem()).isEqualTo(TypedLine.Problem.ENDS_BEFORE_IT_STARTS);
+        assertThat(error("Mon 14:00-10:00"))
+                .isEqualTo(new TypedLine.Error(5, TypedLine.Problem.ENDS_BEFORE_IT_STARTS, "14:00–22:00"));
+        assertThat(error("Mon 14:00-13:00"))
+                .isEqualTo(new TypedLine.Error(5, TypedLine.Problem.ENDS_BEFORE_START, "13:00"));
         assertThat(error("Mon 10-12, 11-13"))
                 .isEqualTo(new TypedLine.Error(12, TypedLine.Problem.HOURS_OVERLAP, "11-13"));
         assertThat(error("Mon 10").problem()).isEqualTo(TypedLine.Problem.NO_END);
