@@ -80,6 +80,11 @@ final class HostTimes {
         return Math.max(1, offering.seats() - offering.rules().keptBack());
     }
 
+    /** All starts of the grid on a day. */
+    List<OpenTimes.Start> starts(Host host, LocalDate day) {
+        return times.get(host).between(day, day.plusDays(1));
+    }
+
     /** Why a host cannot be had at a moment; empty when they can. */
     Optional<Unoffered> whyNot(Host host, Instant at) {
         return times.get(host).whyNot(at);

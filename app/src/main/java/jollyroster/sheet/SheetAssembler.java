@@ -63,7 +63,7 @@ class SheetAssembler {
         this.clock = clock;
     }
 
-    /** The head of the sheet. @param sessions how many dates it has */
+    /** The head of the sheet. @param sessions how many dates it has @param ownTime whether people pick a time of their own */
     record Head(
             long id,
             String title,
@@ -71,7 +71,8 @@ class SheetAssembler {
             OfferingStatus status,
             boolean template,
             String publicAddress,
-            int sessions) {}
+            int sessions,
+            boolean ownTime) {}
 
     /** A section. @param version how often it was kept @param troubled whether something is missing or looks odd */
     record PartView(Part part, Sentence reads, List<MarginNote> checks, boolean troubled, boolean open, int version) {
@@ -106,7 +107,8 @@ class SheetAssembler {
                 o.status(),
                 o.rules().pattern(),
                 address.of("/p/" + o.slug()),
-                sessions);
+                sessions,
+                o.style() == SignUpStyle.OWN_TIME);
     }
 
     private List<PartView> parts(

@@ -22,60 +22,29 @@ import java.util.concurrent.Future;
 import jollyroster.AppTest;
 import jollyroster.Browserless;
 import jollyroster.Saltmarrow;
-import jollyroster.TestClock;
 import jollyroster.core.dates.Interval;
 import jollyroster.core.openhours.HostChoice;
 import jollyroster.core.openhours.OpenHours;
-import jollyroster.core.openhours.OpenHoursText;
 import jollyroster.core.seats.RegistrationState;
 import jollyroster.core.seats.SignUpStyle;
 import jollyroster.hosting.BusyCommands;
 import jollyroster.owntime.PickCommands.Pick;
-import jollyroster.platform.Role;
-import jollyroster.programme.Format;
 import jollyroster.programme.HostQueries;
 import jollyroster.programme.Offering;
-import jollyroster.programme.OfferingCommands;
-import jollyroster.programme.OfferingStatus;
 import jollyroster.programme.OwnTime;
 import jollyroster.programme.OwnTimeQueries;
-import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Section;
 import jollyroster.programme.Session;
-import jollyroster.programme.Venue;
-import jollyroster.programme.VenueCommands;
 import jollyroster.programme.Visibility;
 import jollyroster.seating.Application;
 import jollyroster.seating.Registering;
 import jollyroster.seating.RegistrationQueries;
-import jollyroster.team.AccountCommands;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.boot.test.web.server.LocalServerPort;
 
 /** People pick times in open hours: what is offered, who is given it, and never twice. */
 @AppTest
-class PickingTest {
-
-    private static final LocalDate WEDNESDAY = LocalDate.of(2027, 3, 17);
-    private static int made;
-
-    @Autowired
-    Saltmarrow saltmarrow;
-
-    @Autowired
-    AccountCommands accounts;
-
-    @Autowired
-    OfferingCommands offerings;
-
-    @Autowired
-    VenueCommands venues;
-
-    @Autowired
-    ProgrammeQueries programme;
+class PickingTest extends AtTheClinic {
 
     @Autowired
     OwnTimeQueries ownTime;
@@ -95,55 +64,6 @@ class PickingTest {
     @Autowired
     PickCommands picks;
 
-    @Autowired
-    TestClock clock;
-
-    @LocalServerPort
-    int port;
-
-    @BeforeEach
-    void morning() {
-        clock.set(TestClock.START);
-        saltmarrow.setUp();
-    }
-
-    @AfterEach
-    void back() {
-        clock.set(TestClock.START);
-    }
-
-    private long host() {
-        made++;
-        return accounts.add(
-                "Instructor " + made, "own" + made + "@saltmarrow.example", "-", Role.HOST, Saltmarrow.ORGANISER);
-    }
-
-    private static OpenHours hours(String text) {
-        return OpenHoursText.read(text, LocalDate.of(2027, 3, 10), 8).hours();
-    }
-
-    /** A clinic of twenty minutes, without buffers. */
-    private Offering clinic(OwnTime own, int seats, int party, Long... leaders) {
-        made++;
-        String title = "Passage-plan clinic " + made;
-        long venue = venues.add(
-                        VenueCommands.Form.of(Venue.Kind.PLACE, "Chart room " + made, "Quay"), Saltmarrow.ORGANISER)
-                .orElseThrow();
-        long id = offerings.draft(title, HALIFAX, Saltmarrow.ORGANISER);
-        offerings.save(
-                id,
-                List.of(
-                        Section.Words.of(title, "Bring a plan.", "", ""),
-                        new Section.Length(20),
-                        Section.Place.at(Format.IN_PERSON, venue, List.of(leaders)),
-                        Section.Seats.of(seats, party),
-                        Section.Access.OPEN.by(SignUpStyle.OWN_TIME),
-                        new Section.Hours(own)),
-                Saltmarrow.ORGANISER);
-        offerings.turn(id, OfferingStatus.PUBLISHED, Saltmarrow.ORGANISER);
-        return programme.offering(id).orElseThrow();
-    }
-
     private List<OpenTime> open(Offering o, LocalDate day) {
         return times.between(o, day, day.plusDays(1), Optional.empty(), clock.instant());
     }
@@ -156,10 +76,6 @@ class PickingTest {
         String email = name.toLowerCase(java.util.Locale.ROOT).replace(' ', '.') + o.id() + "@crew.example";
         Application asked = new Application(0, name, email, "", 1, HALIFAX, List.of(), List.of(), submission);
         return picks.pick(new Pick(o, start, host), asked, Optional.empty(), Saltmarrow.VISITOR);
-    }
-
-    private static Instant at(LocalDate day, String time) {
-        return LocalDateTime.parse(day + "T" + time).atZone(HALIFAX).toInstant();
     }
 
     private List<Session> sessions(Offering o) {
