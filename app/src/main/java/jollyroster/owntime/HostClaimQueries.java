@@ -16,6 +16,7 @@ import java.util.List;
 import jollyroster.core.dates.Interval;
 import jollyroster.core.dates.SessionTime;
 import jollyroster.core.openhours.Claim;
+import jollyroster.core.seats.SignUpStyle;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.Field;
@@ -113,7 +114,16 @@ final class HostClaimQueries {
                 .and(SESSION.STARTS_AT.gt(window.start().minus(SessionTime.LONGEST)))
                 .and(SESSION.ENDS_AT.gt(window.start()))
                 .and(SESSION.STATUS.eq("OPEN"))
-                .and(OFFERING.IS_PATTERN.isFalse());
+                .and(OFFERING.IS_PATTERN.isFalse())
+                .and(isHeld());
+    }
+
+    /** A time that was picked and given back is nobody's any more. */
+    private static Condition isHeld() {
+        return OFFERING.STYLE
+                .ne(SignUpStyle.OWN_TIME.name())
+                .or(SEAT_COUNT.TAKEN.gt(0))
+                .or(SEAT_COUNT.WAITING_PARTIES.gt(0));
     }
 
     private static Led led(Record r) {

@@ -16,6 +16,7 @@ import jollyroster.core.readiness.Finding;
 import jollyroster.core.readiness.Readiness;
 import jollyroster.core.readiness.Readiness.Clash;
 import jollyroster.core.readiness.Readiness.Meets;
+import jollyroster.core.seats.SignUpStyle;
 import jollyroster.outbox.OutboxQueries;
 import jollyroster.programme.HostQueries.Host;
 import org.springframework.stereotype.Component;
@@ -26,12 +27,19 @@ public class ReadinessCheck {
 
     private final ProgrammeQueries programme;
     private final HostQueries hosts;
+    private final OwnTimeQueries own;
     private final SeatCounts counts;
     private final Clashes clashes;
     private final OutboxQueries outbox;
 
     ReadinessCheck(
-            ProgrammeQueries programme, HostQueries hosts, SeatCounts counts, Clashes clashes, OutboxQueries outbox) {
+            ProgrammeQueries programme,
+            HostQueries hosts,
+            OwnTimeQueries own,
+            SeatCounts counts,
+            Clashes clashes,
+            OutboxQueries outbox) {
+        this.own = own;
         this.programme = programme;
         this.hosts = hosts;
         this.counts = counts;
@@ -72,7 +80,7 @@ public class ReadinessCheck {
                         o -> Readiness.check(sheet(o, sessions.getOrDefault(o.id(), List.of()), known), now)));
     }
 
-    private static Readiness.Sheet sheet(Offering o, List<Session> sessions, Known known) {
+    private Readiness.Sheet sheet(Offering o, List<Session> sessions, Known known) {
         List<Session> held = sessions.stream()
                 .filter(s -> !s.cancelled())
                 .sorted(java.util.Comparator.comparing(Session::id))
@@ -97,7 +105,16 @@ public class ReadinessCheck {
                 cameBefore(held, known),
                 held.stream()
                         .flatMap(s -> known.clashes().getOrDefault(s.id(), List.of()).stream())
-                        .toList());
+                        .toList(),
+                ownTime(o));
+    }
+
+    private Optional<Readiness.OwnTime> ownTime(Offering o) {
+        return o.style() == SignUpStyle.OWN_TIME
+                ? Optional.of(new Readiness.OwnTime(
+                        !own.of(o.id()).hours().isEmpty(),
+                        hosts.ofOffering(o.id()).size()))
+                : Optional.empty();
     }
 
     private static Map<ZoneId, Integer> cameBefore(List<Session> held, Known known) {

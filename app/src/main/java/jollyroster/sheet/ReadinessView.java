@@ -32,6 +32,8 @@ public final class ReadinessView {
         int n = finding.count();
         return switch (finding.kind()) {
             case NO_DATE -> "No date to come.";
+            case NO_HOURS -> "No open hours.";
+            case NOBODY_LEADS -> "Nobody leads it.";
             case NO_SEATS -> finding.dates() == 1 ? "A date has no seats." : finding.dates() + " dates have no seats.";
             case NO_VENUE -> "No venue yet.";
             case NO_LINK -> "Online, but no link.";
@@ -69,6 +71,8 @@ public final class ReadinessView {
         int n = finding.count();
         return switch (finding.kind()) {
             case NO_DATE -> "Nobody can register before there is one.";
+            case NO_HOURS -> "Nobody can pick a time before there are some.";
+            case NOBODY_LEADS -> "A time needs a host who gives it.";
             case NO_SEATS -> finding.dates() == 1 ? "Nobody can register for it." : "Nobody can register for them.";
             case NO_VENUE -> "People will not know where to go.";
             case NO_LINK -> "Choose a venue with a link, or one that makes a link for each session.";
@@ -116,6 +120,7 @@ public final class ReadinessView {
                     case REGISTRATION -> "Set it right";
                     case INTAKE -> "See the question";
                     case DATES -> "Set the dates";
+                    case HOURS -> "Type the hours";
                     case MESSAGES -> "See the messages";
                 };
         };
@@ -130,6 +135,7 @@ public final class ReadinessView {
             case REGISTRATION -> finding.kind() == Finding.Kind.PRICE_NOT_ASKED ? Part.PRICE : Part.ACCESS;
             case INTAKE -> Part.ASKING;
             case DATES -> Part.DATES;
+            case HOURS -> Part.HOURS;
             case MESSAGES -> Part.MESSAGES;
         };
     }

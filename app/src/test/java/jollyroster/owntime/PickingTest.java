@@ -37,6 +37,7 @@ import jollyroster.programme.Section;
 import jollyroster.programme.Session;
 import jollyroster.programme.Visibility;
 import jollyroster.seating.Application;
+import jollyroster.seating.ChangeSeatCommands;
 import jollyroster.seating.Registering;
 import jollyroster.seating.RegistrationQueries;
 import org.junit.jupiter.api.Test;
@@ -63,6 +64,9 @@ class PickingTest extends AtTheClinic {
 
     @Autowired
     PickCommands picks;
+
+    @Autowired
+    ChangeSeatCommands seats;
 
     private List<OpenTime> open(Offering o, LocalDate day) {
         return times.between(o, day, day.plusDays(1), Optional.empty(), clock.instant());
@@ -181,6 +185,22 @@ class PickingTest extends AtTheClinic {
         pick(o, at(WEDNESDAY, "10:00"), Optional.empty(), "Bo Lind");
         assertThat(open(o, WEDNESDAY)).isEmpty();
         assertThat(sessions(o)).hasSize(1);
+        assertGone(pick(o, at(WEDNESDAY, "10:00"), Optional.empty(), "Cass Dory"));
+    }
+
+    @Test
+    void a_time_that_is_given_back_can_be_picked_again_and_its_host_is_free() {
+        long host = host();
+        Offering o = clinic(OwnTime.in(hours("Wed 10-10:20")), 1, 1, host);
+        Offering other = clinic(OwnTime.in(hours("Wed 10-10:20")), 1, 1, host);
+        Registering.Done came = (Registering.Done) pick(o, at(WEDNESDAY, "10:00"), Optional.empty(), "Ann Kestrel");
+        assertThat(open(other, WEDNESDAY)).isEmpty();
+        long registration = came.link().id();
+        seats.cancel(registration, "", Saltmarrow.self(registration));
+        assertThat(open(o, WEDNESDAY)).hasSize(1);
+        assertThat(open(other, WEDNESDAY)).hasSize(1);
+        assertThat(pick(other, at(WEDNESDAY, "10:00"), Optional.empty(), "Bo Lind"))
+                .isInstanceOf(Registering.Done.class);
         assertGone(pick(o, at(WEDNESDAY, "10:00"), Optional.empty(), "Cass Dory"));
     }
 

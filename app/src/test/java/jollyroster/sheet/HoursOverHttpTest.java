@@ -61,7 +61,9 @@ class HoursOverHttpTest {
 
     @Test
     void hours_are_typed_kept_and_read_as_a_sentence() {
-        assertThat(organiser.get(sheet).document().select("#hours").text()).contains("No hours yet");
+        assertThat(organiser.get(sheet).document().select("#hours").text())
+                .contains("No hours yet", "No open hours.", "Type the hours");
+        assertThat(organiser.get(sheet).document().select("#place").text()).contains("Nobody leads it.");
         assertThat(keep("Mon–Fri 2-4:30; 11 Jan only 19-21", "daily", "3", "last", "2027-12-31")
                         .location())
                 .endsWith("#hours");

@@ -7,6 +7,7 @@ import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import jollyroster.core.readiness.Finding.Kind;
 import jollyroster.core.readiness.Readiness.Date;
+import jollyroster.core.readiness.Readiness.OwnTime;
 import jollyroster.core.readiness.Readiness.Sheet;
 import jollyroster.core.seats.SignUpStyle;
 
@@ -17,6 +18,16 @@ final class DateFindings {
 
     /** Dates that have passed are a mistake in a draft and normal once published, as long as one is to come. */
     static Stream<Finding> of(Sheet sheet, Instant now) {
+        return sheet.ownTime().map(DateFindings::ownTime).orElseGet(() -> dates(sheet, now));
+    }
+
+    private static Stream<Finding> ownTime(OwnTime own) {
+        Stream<Finding> hours = own.hours() ? Stream.empty() : Stream.of(Finding.about(Kind.NO_HOURS));
+        Stream<Finding> hosts = own.hosts() > 0 ? Stream.empty() : Stream.of(Finding.about(Kind.NOBODY_LEADS));
+        return Stream.concat(hours, hosts);
+    }
+
+    private static Stream<Finding> dates(Sheet sheet, Instant now) {
         long past = sheet.sessions().stream()
                 .filter(date -> !date.span().start().isAfter(now))
                 .count();

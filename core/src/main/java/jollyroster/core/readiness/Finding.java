@@ -18,6 +18,10 @@ public record Finding(
     /** What was found, how grave it is, and which part of the sheet it is about. */
     public enum Kind {
         NO_DATE(Severity.STOPS, Place.DATES),
+        /** People pick a time, and there are none to pick from. */
+        NO_HOURS(Severity.STOPS, Place.HOURS),
+        /** People pick a time, and nobody gives one. */
+        NOBODY_LEADS(Severity.STOPS, Place.HOSTS),
         NO_SEATS(Severity.STOPS, Place.SEATS),
         NO_VENUE(Severity.STOPS, Place.VENUE),
         NO_LINK(Severity.STOPS, Place.VENUE),
@@ -87,6 +91,7 @@ public record Finding(
         REGISTRATION,
         INTAKE,
         DATES,
+        HOURS,
         MESSAGES
     }
 

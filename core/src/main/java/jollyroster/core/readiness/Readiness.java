@@ -45,6 +45,7 @@ public final class Readiness {
      * @param opensAhead how long before the start registration opens; empty for at once
      * @param remindsWithLink whether any reminder is planned; each carries the link
      * @param asksUnpaid whether it asks yes, maybe or no, and has a price
+     * @param ownTime where people pick a time of their own instead of a date
      * @param cameBefore where those who attended before live, with their number
      */
     public record Sheet(
@@ -61,7 +62,8 @@ public final class Readiness {
             boolean remindsWithLink,
             boolean asksUnpaid,
             Map<ZoneId, Integer> cameBefore,
-            List<Clash> clashes) {
+            List<Clash> clashes,
+            Optional<OwnTime> ownTime) {
         public Sheet {
             sessions = List.copyOf(sessions);
             questions = List.copyOf(questions);
@@ -69,6 +71,14 @@ public final class Readiness {
             clashes = List.copyOf(clashes);
         }
     }
+
+    /**
+     * Times that people pick.
+     *
+     * @param hours whether any are open
+     * @param hosts how many members may lead one
+     */
+    public record OwnTime(boolean hours, int hosts) {}
 
     /**
      * A session as the check sees it.

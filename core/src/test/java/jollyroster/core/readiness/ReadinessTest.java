@@ -165,6 +165,14 @@ class ReadinessTest {
                 .containsExactly(Kind.PRICE_NOT_ASKED);
     }
 
+    @Test
+    void where_people_pick_a_time_there_must_be_hours_and_hosts_but_no_dates() {
+        assertThat(kinds(a().pickedFrom(false, 0)))
+                .contains(Kind.NO_HOURS, Kind.NOBODY_LEADS)
+                .doesNotContain(Kind.NO_DATE);
+        assertThat(kinds(a().pickedFrom(true, 2))).doesNotContain(Kind.NO_HOURS, Kind.NOBODY_LEADS, Kind.NO_DATE);
+    }
+
     private static List<Kind> kinds(SheetBuilder sheet) {
         return Readiness.check(sheet.build(), NOW).stream().map(Finding::kind).toList();
     }
@@ -221,6 +229,7 @@ class ReadinessTest {
         private boolean unpaid;
         private Map<ZoneId, Integer> before = Map.of();
         private List<Clash> clashes = List.of();
+        private Optional<Readiness.OwnTime> ownTime = Optional.empty();
 
         SheetBuilder published() {
             published = true;
@@ -269,6 +278,11 @@ class ReadinessTest {
             return this;
         }
 
+        SheetBuilder pickedFrom(boolean hours, int hosts) {
+            ownTime = Optional.of(new Readiness.OwnTime(hours, hosts));
+            return this;
+        }
+
         SheetBuilder clashing(Clash... all) {
             clashes = List.of(all);
             return this;
@@ -289,7 +303,8 @@ class ReadinessTest {
                     reminds,
                     unpaid,
                     before,
-                    clashes);
+                    clashes,
+                    ownTime);
         }
     }
 }
