@@ -14,6 +14,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import jollyroster.core.dates.Interval;
 import jollyroster.core.dates.SessionTime;
+import jollyroster.core.seats.SignUpStyle;
 import jollyroster.platform.Reads;
 import jollyroster.platform.Remembered;
 import jollyroster.platform.TableChanges;
@@ -160,6 +161,7 @@ public class ProgrammeQueries {
         return coming(now).stream()
                 .filter(s -> s.offering().status() == OfferingStatus.PUBLISHED)
                 .filter(s -> s.offering().rules().visibility() == Visibility.LISTED)
+                .filter(s -> s.offering().style() != SignUpStyle.OWN_TIME)
                 .toList();
     }
 

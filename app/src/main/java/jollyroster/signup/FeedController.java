@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.time.Duration;
 import java.util.List;
 import java.util.Optional;
+import jollyroster.core.seats.SignUpStyle;
 import jollyroster.exchange.CalendarEntry;
 import jollyroster.exchange.Calendars;
 import jollyroster.platform.Address;
@@ -70,11 +71,11 @@ class FeedController {
                 .orElseGet(() -> ResponseEntity.notFound().build());
     }
 
-    /** What is by invitation only has no calendar that anybody may read. */
+    /** What is by invitation only, and which times people have picked, is in no calendar that anybody may read. */
     private Optional<String> feedOf(String slug) {
         return programme
                 .shown(slug)
-                .filter(o -> o.rules().visibility() != Visibility.INVITED)
+                .filter(o -> o.rules().visibility() != Visibility.INVITED && o.style() != SignUpStyle.OWN_TIME)
                 .map(o -> calendars.publish(
                         o.title(),
                         programme.sessionsOf(o.id()).stream().map(this::entry).toList()));

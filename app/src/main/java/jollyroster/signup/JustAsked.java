@@ -16,17 +16,32 @@ import org.springframework.http.ResponseCookie;
  * somebody who asks for that comes to stand, and nothing that only the owner of the address may know.
  *
  * @param form names the form that was sent
+ * @param start of a time that was picked, ISO 8601 with offset; empty where a date was chosen
  */
 record JustAsked(
-        long session, RegistrationState state, int party, ZoneId zone, String name, String email, String form) {
+        long session,
+        RegistrationState state,
+        int party,
+        ZoneId zone,
+        String name,
+        String email,
+        String form,
+        String start) {
 
     private static final String COOKIE = "asked";
     private static final Duration KEPT = Duration.ofHours(1);
-    private static final int LINES = 7;
+    private static final int LINES = 8;
 
-    static JustAsked of(Application asked, RegistrationState state) {
+    static JustAsked of(Application asked, RegistrationState state, String start) {
         return new JustAsked(
-                asked.session(), state, asked.party(), asked.zone(), asked.name(), asked.email(), asked.submission());
+                asked.session(),
+                state,
+                asked.party(),
+                asked.zone(),
+                asked.name(),
+                asked.email(),
+                asked.submission(),
+                start);
     }
 
     static Optional<JustAsked> of(HttpServletRequest request) {
@@ -47,13 +62,21 @@ record JustAsked(
                                 zone,
                                 l.get(4),
                                 l.get(5),
-                                l.get(6))))
+                                l.get(6),
+                                l.get(7))))
                 : Optional.empty();
     }
 
     ResponseCookie cookie(HttpServletRequest asked) {
-        List<String> lines =
-                List.of(String.valueOf(session), state.code(), String.valueOf(party), zone.getId(), name, email, form);
+        List<String> lines = List.of(
+                String.valueOf(session),
+                state.code(),
+                String.valueOf(party),
+                zone.getId(),
+                name,
+                email,
+                form,
+                start.isEmpty() ? "-" : start);
         return CookieLines.of(COOKIE, lines, asked).maxAge(KEPT).build();
     }
 }

@@ -3,6 +3,7 @@ package jollyroster.signup;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.Map;
+import jollyroster.core.seats.SignUpStyle;
 import jollyroster.platform.DeskPage;
 import jollyroster.programme.Offering;
 import jollyroster.programme.ProgrammeQueries;
@@ -21,8 +22,10 @@ class PreviewController {
             + "script-src 'self'; object-src 'none'; base-uri 'none'; form-action 'none'; frame-ancestors 'self'";
     private final ProgrammeQueries programme;
     private final OfferingPages pages;
+    private final PickPage picks;
 
-    PreviewController(ProgrammeQueries programme, OfferingPages pages) {
+    PreviewController(ProgrammeQueries programme, OfferingPages pages, PickPage picks) {
+        this.picks = picks;
         this.programme = programme;
         this.pages = pages;
     }
@@ -44,6 +47,16 @@ class PreviewController {
         response.setHeader("Content-Security-Policy", MAY_BE_FRAMED_HERE);
         var visitor = Visitor.zone(request, offering.zone());
         RegistrationForm form = RegistrationForm.blank("", visitor.getId(), "");
-        return pages.page(offering, programme.questions(id), form, Map.of(), HttpStatus.OK, visitor, true);
+        return offering.style() == SignUpStyle.OWN_TIME
+                ? picks.page(
+                        offering,
+                        programme.questions(id),
+                        form,
+                        PickPage.asked(request),
+                        Map.of(),
+                        HttpStatus.OK,
+                        visitor,
+                        true)
+                : pages.page(offering, programme.questions(id), form, Map.of(), HttpStatus.OK, visitor, true);
     }
 }

@@ -12,6 +12,7 @@ import jollyroster.answers.RanOut;
 import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.core.door.LinkTokens.Purpose;
 import jollyroster.core.intake.Intake.Slot;
+import jollyroster.core.seats.SignUpStyle;
 import jollyroster.guests.Reply;
 import jollyroster.guests.ReplyCommands;
 import jollyroster.platform.Actor;
@@ -43,6 +44,7 @@ class PublicController {
     private final ReplyCommands replies;
     private final PersonalLinks links;
     private final OfferingPages pages;
+    private final PickPage picks;
     private final OwnPage ownPage;
     private final OrganisationQueries organisation;
     private final Clock clock;
@@ -55,6 +57,7 @@ class PublicController {
             ReplyCommands replies,
             PersonalLinks links,
             OfferingPages pages,
+            PickPage picks,
             OwnPage ownPage,
             OrganisationQueries organisation,
             Clock clock) {
@@ -65,6 +68,7 @@ class PublicController {
         this.replies = replies;
         this.links = links;
         this.pages = pages;
+        this.picks = picks;
         this.ownPage = ownPage;
         this.organisation = organisation;
         this.clock = clock;
@@ -79,7 +83,11 @@ class PublicController {
                 asked == null ? "" : asked, visitor.getId(), UUID.randomUUID().toString());
         Optional<DeviceMemory.Known> known = DeviceMemory.of(request);
         RegistrationForm form = known.map(blank::of).orElse(blank);
-        ModelAndView page = page(offering, programme.questions(offering.id()), form, Map.of(), HttpStatus.OK, visitor);
+        List<AskedQuestion> questions = programme.questions(offering.id());
+        ModelAndView page = offering.style() == SignUpStyle.OWN_TIME
+                ? picks.page(
+                        offering, questions, form, PickPage.asked(request), Map.of(), HttpStatus.OK, visitor, false)
+                : page(offering, questions, form, Map.of(), HttpStatus.OK, visitor);
         page.addObject("remembered", known.isPresent());
         return page;
     }
@@ -95,7 +103,10 @@ class PublicController {
             Map<String, String> problems,
             HttpStatus status,
             ZoneId visitor) {
-        return pages.page(offering, questions, form, problems, status, visitor, false);
+        PickPages.Asked asked = new PickPages.Asked("", form.host(), form.start());
+        return offering.style() == SignUpStyle.OWN_TIME
+                ? picks.page(offering, questions, form, asked, problems, status, visitor, false)
+                : pages.page(offering, questions, form, problems, status, visitor, false);
     }
 
     /** Whoever loads the address of the form's answer again is led to the form. */
@@ -115,7 +126,8 @@ class PublicController {
         if (checked.application().isEmpty()) {
             return page(offering, questions, form, checked.problems(), HttpStatus.UNPROCESSABLE_CONTENT, visitor);
         }
-        if (!belongs(checked.application().get().session(), offering)) {
+        boolean own = offering.style() == SignUpStyle.OWN_TIME;
+        if (!own && !belongs(checked.application().get().session(), offering)) {
             return refused(offering, questions, form, "session", "This date is not on offer here.", visitor);
         }
         Application asked = checked.application().get();
@@ -128,11 +140,13 @@ class PublicController {
             remember(remember ? checked.application() : Optional.empty(), request, response);
             return done.proven()
                     ? ownPage.confirmation(done.link())
-                    : ThanksController.to(offering, JustAsked.of(asked, done.state()), request, response);
+                    : ThanksController.to(
+                            offering, JustAsked.of(asked, done.state(), own ? form.start() : ""), request, response);
         }
         if (came instanceof Registering.Already already) {
             remember(remember ? checked.application() : Optional.empty(), request, response);
-            return ThanksController.to(offering, JustAsked.of(asked, already.asNewcomer()), request, response);
+            return ThanksController.to(
+                    offering, JustAsked.of(asked, already.asNewcomer(), own ? form.start() : ""), request, response);
         }
         if (came instanceof Registering.OptionGone gone) {
             return refused(offering, questions, form, fieldOf(gone.option(), questions), words(gone.option()), visitor);
@@ -151,6 +165,9 @@ class PublicController {
     }
 
     private Registering take(Offering offering, Application asked, RegistrationForm form) {
+        if (offering.style() == SignUpStyle.OWN_TIME) {
+            return picks.take(offering, form, asked);
+        }
         Optional<Link> invitation = links.read(Purpose.RSVP, form.invited());
         return offering.signUp().rsvp()
                 ? replies.answer(asked, Reply.of(form.reply()).orElseThrow(), invitation, Actor.visitor(asked.name()))
@@ -199,7 +216,7 @@ class PublicController {
     private static String words(Registering.Reason reason, Offering offering) {
         return switch (reason) {
             case NO_SUCH_SESSION -> "This date is not on offer here.";
-            case TIME_GONE -> "This time has just been taken.";
+            case TIME_GONE -> "This time is taken, or cannot be picked any more.";
             case INVITED_ONLY -> "This is by invitation only, with the link and the address of the invitation.";
             case NOT_OPEN, NOT_POSSIBLE -> "Registration for this date is closed.";
             case ENDED_BY_TEAM ->

@@ -10,6 +10,7 @@ import java.util.regex.Pattern;
 import java.util.stream.IntStream;
 import jollyroster.core.intake.Contact;
 import jollyroster.core.intake.Intake.Slot;
+import jollyroster.core.seats.SignUpStyle;
 import jollyroster.guests.Reply;
 import jollyroster.platform.Times;
 import jollyroster.programme.AskedQuestion;
@@ -25,6 +26,8 @@ import jollyroster.seating.Application;
  * @param invited the token of an invitation; empty for none
  * @param companions names as entered, one for each companion, empty for not given
  * @param answers what was entered
+ * @param start of a time that is picked; empty where people choose a date
+ * @param host the number of the one who is to lead it; empty for none chosen
  */
 public record RegistrationForm(
         String session,
@@ -37,7 +40,9 @@ public record RegistrationForm(
         String reply,
         String invited,
         List<String> companions,
-        Map<Slot, String> answers) {
+        Map<Slot, String> answers,
+        String start,
+        String host) {
 
     private static final int LONGEST_KEPT = 5000;
     private static final int LONGEST_SUBMISSION = 64;
@@ -46,7 +51,7 @@ public record RegistrationForm(
     private static final Pattern NUMBER = Pattern.compile("\\d{1,15}");
 
     static RegistrationForm blank(String session, String zone, String submission) {
-        return new RegistrationForm(session, "", "", "", "1", zone, submission, "", "", List.of(), Map.of());
+        return new RegistrationForm(session, "", "", "", "1", zone, submission, "", "", List.of(), Map.of(), "", "");
     }
 
     static RegistrationForm from(HttpServletRequest request, List<AskedQuestion> questions) {
@@ -63,7 +68,9 @@ public record RegistrationForm(
                 entered(request, "reply"),
                 entered(request, "invited"),
                 companions(request, people(party)),
-                Answers.read(request, questions, people(party)));
+                Answers.read(request, questions, people(party)),
+                entered(request, "start"),
+                entered(request, "host"));
     }
 
     /** The names of all companions but the registrant, as entered. */
@@ -86,13 +93,27 @@ public record RegistrationForm(
                 reply,
                 invited,
                 companions,
-                answers);
+                answers,
+                start,
+                host);
     }
 
     /** The form of somebody who is invited, with what is known of them. */
     RegistrationForm invited(String token, String knownName, String knownEmail) {
         return new RegistrationForm(
-                session, knownName, knownEmail, phone, party, zone, submission, reply, token, companions, answers);
+                session,
+                knownName,
+                knownEmail,
+                phone,
+                party,
+                zone,
+                submission,
+                reply,
+                token,
+                companions,
+                answers,
+                start,
+                host);
     }
 
     /** Somebody who does not come brings nobody and is asked nothing. */
@@ -120,7 +141,10 @@ public record RegistrationForm(
 
     Checked check(Offering offering, List<AskedQuestion> questions, String region, ZoneId otherwise) {
         Map<String, String> problems = new LinkedHashMap<>();
-        checkSession(problems);
+        boolean picks = offering.style() == SignUpStyle.OWN_TIME;
+        if (!picks) {
+            checkSession(problems);
+        }
         if (offering.signUp().rsvp() && Reply.of(reply).isEmpty()) {
             problems.put("reply", "Please say whether you will come.");
         }
@@ -145,7 +169,7 @@ public record RegistrationForm(
         }
         return new Checked(
                 Optional.of(new Application(
-                        Long.parseLong(session),
+                        picks ? 0 : Long.parseLong(session),
                         goodName.orElseThrow(),
                         goodEmail.orElseThrow(),
                         number.orElseThrow(),

@@ -8,6 +8,7 @@ import java.util.Optional;
 import jollyroster.chart.StateMark;
 import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.core.seats.RegistrationState;
+import jollyroster.core.seats.SignUpStyle;
 import jollyroster.platform.Times;
 import jollyroster.programme.Offering;
 import jollyroster.programme.ProgrammeQueries;
@@ -110,14 +111,15 @@ class ThanksController {
         Optional<JustAsked> asked = JustAsked.of(request);
         Optional<Session> session = asked.flatMap(a -> programme.dateAt(a.session(), clock.instant()))
                 .filter(s -> s.offering().id() == offering.id());
-        if (session.isEmpty()) {
+        Optional<Thanks> thanks = session.map(s -> view(asked.get(), s)).or(() -> picked(offering, asked));
+        if (thanks.isEmpty()) {
             return see("/p/" + offering.slug());
         }
         ModelAndView page = new ModelAndView("signup/thanks");
-        page.addObject("thanks", view(asked.get(), session.get()));
+        page.addObject("thanks", thanks.get());
         page.addObject("held", Times.length(Registering.HELD));
         page.addObject("refused", came.equals(REFUSED));
-        goingOn(asked.get(), session.get().offering().signUp())
+        goingOn(asked.get(), offering.signUp())
                 .ifPresent(address -> response.setHeader("Refresh", "6; url=" + address));
         return page;
     }
@@ -135,7 +137,29 @@ class ThanksController {
     }
 
     private Thanks view(JustAsked asked, Session s) {
-        Offering o = s.offering();
+        return view(
+                asked,
+                s.offering(),
+                new WhenAndWhere(
+                        OfferingDates.whenThere(s, asked.zone(), clock.instant()),
+                        OfferingDates.here(s, asked.zone()),
+                        ownPage.seriesDates(s, asked.zone(), clock.instant()),
+                        s.isOnline() ? "Online" : s.place(),
+                        s.venue().map(Venue::accessNote).orElse("")));
+    }
+
+    /** The same for a time that was picked; whether it is theirs only its owner is told, by e-mail. */
+    private Optional<Thanks> picked(Offering o, Optional<JustAsked> asked) {
+        return asked.filter(a -> a.session() == 0 && o.style() == SignUpStyle.OWN_TIME)
+                .flatMap(a -> new PickPages.Asked("", "", a.start())
+                        .moment()
+                        .map(start -> view(a, o, PickPages.whenAndWhere(o, start, a.zone()))));
+    }
+
+    /** What is said of the session that was asked for. */
+    record WhenAndWhere(String when, String here, List<String> seriesDates, String place, String access) {}
+
+    private static Thanks view(JustAsked asked, Offering o, WhenAndWhere at) {
         int space = asked.name().indexOf(' ');
         return new Thanks(
                 asked.state().code(),
@@ -147,11 +171,11 @@ class ThanksController {
                 asked.email(),
                 asked.party(),
                 asked.party() == 1 ? "1 seat" : asked.party() + " seats",
-                OfferingDates.whenThere(s, asked.zone(), clock.instant()),
-                OfferingDates.here(s, asked.zone()),
-                ownPage.seriesDates(s, asked.zone(), clock.instant()),
-                s.isOnline() ? "Online" : s.place(),
-                s.venue().map(Venue::accessNote).orElse(""),
+                at.when(),
+                at.here(),
+                at.seriesDates(),
+                at.place(),
+                at.access(),
                 o.bring(),
                 o.signUp().isPaid(),
                 new OwnView.After(o.signUp().afterText(), o.signUp().afterAddress()));
