@@ -87,6 +87,14 @@ public class ProgrammeQueries {
                         .fetch(RowQueries::offering));
     }
 
+    /** Published offerings that everybody may find and of which people pick a time, by title. */
+    public List<Offering> ownTimeListed() {
+        return offerings().stream()
+                .filter(o -> o.style() == SignUpStyle.OWN_TIME)
+                .filter(o -> o.status() == OfferingStatus.PUBLISHED && o.rules().visibility() == Visibility.LISTED)
+                .toList();
+    }
+
     /** All patterns, by title. */
     public List<Offering> patterns() {
         return RowQueries.offerings(reads.sql())

@@ -49,7 +49,11 @@ class ListController {
         ZoneId visitor = Visitor.zone(request, house.zone());
         List<Session> sessions = programme.publishedAfter(now);
         PublicList.Facts facts = new PublicList.Facts(
-                sessions, counts.of(sessions.stream().map(Session::id).toList()), visitor, now);
+                sessions,
+                programme.ownTimeListed(),
+                counts.of(sessions.stream().map(Session::id).toList()),
+                visitor,
+                now);
         model.addAttribute("list", PublicList.of(facts, new PublicList.Wish(by, q, label, place, page)));
         model.addAttribute("welcomeText", house.welcomeText());
         model.addAttribute("banner", house.banner());

@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.TreeSet;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import jollyroster.chart.SeatStrip;
 import jollyroster.core.intake.Text;
 import jollyroster.programme.Offering;
@@ -86,7 +87,7 @@ record PublicList(
         }
     }
 
-    /** An offering. @param dates its next dates, at most four */
+    /** An offering. @param dates its next dates, at most four @param ownTime whether people pick a time instead of a date */
     record Listed(
             String slug,
             String title,
@@ -98,7 +99,8 @@ record PublicList(
             String style,
             List<String> labels,
             List<ListedDate> dates,
-            int more) {}
+            int more,
+            boolean ownTime) {}
 
     /** @param strip {@code null} where numbers are not told */
     record ListedDate(
@@ -114,12 +116,20 @@ record PublicList(
 
     record Month(String name, List<ListedDate> dates) {}
 
-    /** What it is made from. @param sessions all that is published and listed, in order of time */
-    record Facts(List<Session> sessions, Map<Long, SeatCount> counts, ZoneId visitor, Instant now) {}
+    /**
+     * What it is made from.
+     *
+     * @param sessions all that is published and listed, in order of time
+     * @param ownTime offerings of which people pick a time
+     */
+    record Facts(
+            List<Session> sessions, List<Offering> ownTime, Map<Long, SeatCount> counts, ZoneId visitor, Instant now) {}
+
+    /** @param dates none where people pick a time */
+    private record Entry(Offering offering, List<Session> dates) {}
 
     static PublicList of(Facts facts, Wish wish) {
-        List<Offering> all = facts.sessions().stream()
-                .map(Session::offering)
+        List<Offering> all = Stream.concat(facts.sessions().stream().map(Session::offering), facts.ownTime().stream())
                 .collect(Collectors.toMap(Offering::id, Function.identity(), (a, b) -> a, LinkedHashMap::new))
                 .values()
                 .stream()
@@ -127,8 +137,12 @@ record PublicList(
         List<Session> found =
                 facts.sessions().stream().filter(s -> wish.fits(s.offering())).toList();
         int step = wish.byDate() ? DATES : OFFERINGS;
-        Map<Long, List<Session>> byOffering = byOffering(found);
-        int size = wish.byDate() ? found.size() : byOffering.size();
+        List<Entry> entries = Stream.concat(
+                        byOffering(found).values().stream()
+                                .map(dates -> new Entry(dates.get(0).offering(), dates)),
+                        facts.ownTime().stream().filter(wish::fits).map(o -> new Entry(o, List.of())))
+                .toList();
+        int size = wish.byDate() ? found.size() : entries.size();
         return new PublicList(
                 wish,
                 all.size() > MANY,
@@ -139,8 +153,8 @@ record PublicList(
                         .toList()),
                 wish.byDate()
                         ? List.of()
-                        : page(List.copyOf(byOffering.values()), wish, step).stream()
-                                .map(dates -> listed(dates, facts))
+                        : page(entries, wish, step).stream()
+                                .map(entry -> listed(entry.offering(), entry.dates(), facts))
                                 .toList(),
                 wish.byDate() ? months(page(found, wish, step), facts) : List.of(),
                 (wish.page() + 1) * step < size ? address(wish) : "");
@@ -177,8 +191,7 @@ record PublicList(
         return o.venue().map(Venue::isOnline).orElse(false) ? ONLINE : o.place();
     }
 
-    private static Listed listed(List<Session> dates, Facts facts) {
-        Offering o = dates.get(0).offering();
+    private static Listed listed(Offering o, List<Session> dates, Facts facts) {
         List<ListedDate> first =
                 dates.stream().limit(DATES_EACH).map(s -> date(s, facts)).toList();
         return new Listed(
@@ -192,7 +205,8 @@ record PublicList(
                 o.isSeries() ? "One registration for all dates" : "",
                 o.front().labels(),
                 first,
-                dates.size() - first.size());
+                dates.size() - first.size(),
+                dates.isEmpty());
     }
 
     private static ListedDate date(Session s, Facts facts) {

@@ -80,6 +80,11 @@ class PickingOverHttpTest extends AtTheClinic {
                 .contains("You are registered, Wren", "Wed 17 Mar, 10:20–10:40 Halifax time");
         assertThat(programme.sessionsOf(o.id())).hasSize(1);
         assertThat(roster.roster(programme.sessionsOf(o.id()).get(0).id())).hasSize(1);
+        Document list =
+                new Browserless(port).get("/?q=" + o.title().replace(' ', '+')).document();
+        assertThat(list.select("article").text())
+                .contains(o.title(), "Pick a time")
+                .doesNotContain("17 Mar");
         assertThat(new Browserless(port)
                         .get("/?by=date&q=" + o.title().replace(' ', '+'))
                         .document()
