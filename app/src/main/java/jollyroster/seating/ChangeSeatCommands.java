@@ -78,6 +78,7 @@ public class ChangeSeatCommands {
         Session from = books.get(found.get().getSessionId());
         boolean together = from.id() != target.get().id()
                 && from.offering().id() == target.get().offering().id()
+                && (actor.kind() != Actor.Kind.PERSON || from.offering().style().choosesDates())
                 && now.isBefore(from.registersFor());
         if (!together
                 || seats.active(target.get().id(), found.get().getPersonId()).isPresent()) {

@@ -11,7 +11,6 @@ import java.util.Optional;
 import jollyroster.core.messages.Anchor;
 import jollyroster.core.seats.RegistrationState;
 import jollyroster.core.seats.SeatEvent;
-import jollyroster.core.seats.SignUpStyle;
 import jollyroster.outbox.OutboxCommands;
 import jollyroster.platform.Actor;
 import jollyroster.platform.Facts;
@@ -141,7 +140,7 @@ public class SwapCommands {
         Session own = programme.session(r.getSessionId()).orElseThrow();
         return own.id() != date.id()
                 && own.offering().id() == date.offering().id()
-                && own.offering().style() != SignUpStyle.WHOLE_SERIES
+                && own.offering().style().choosesDates()
                 && !date.cancelled()
                 && now.isBefore(date.changesUntil(true))
                 && seats.active(date.id(), r.getPersonId()).isEmpty();

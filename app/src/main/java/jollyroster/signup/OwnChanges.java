@@ -10,7 +10,6 @@ import java.util.stream.IntStream;
 import jollyroster.answers.GivenQueries;
 import jollyroster.core.intake.Intake.Slot;
 import jollyroster.core.seats.RegistrationState;
-import jollyroster.core.seats.SignUpStyle;
 import jollyroster.platform.OrganisationQueries;
 import jollyroster.platform.Times;
 import jollyroster.programme.AskedQuestion;
@@ -126,7 +125,7 @@ class OwnChanges {
         Registration r = found.registration();
         Session s = found.session();
         boolean possible = r.state() == RegistrationState.REGISTERED
-                && s.offering().style() != SignUpStyle.WHOLE_SERIES
+                && s.offering().style().choosesDates()
                 && now.isBefore(s.changesUntil(r.isSettled()));
         if (!possible) {
             return OwnView.Swaps.NONE;

@@ -13,7 +13,6 @@ import jollyroster.core.door.LinkTokens.Purpose;
 import jollyroster.core.foresight.Odds;
 import jollyroster.core.seats.CallUp;
 import jollyroster.core.seats.RegistrationState;
-import jollyroster.core.seats.SignUpStyle;
 import jollyroster.guests.Reply;
 import jollyroster.platform.PersonalLinks;
 import jollyroster.platform.Times;
@@ -215,7 +214,7 @@ class OwnPage {
 
     /** The other dates that have room and on which the person is not yet. */
     private List<OwnView.Choice> otherDates(Registration r, Session s, ZoneId zone, Instant now) {
-        if (s.offering().style() == SignUpStyle.WHOLE_SERIES || !now.isBefore(s.changesUntil(r.isSettled()))) {
+        if (!s.offering().style().choosesDates() || !now.isBefore(s.changesUntil(r.isSettled()))) {
             return List.of();
         }
         List<Long> held = roster.ofPerson(r.person()).stream()

@@ -40,6 +40,7 @@ import jollyroster.seating.Application;
 import jollyroster.seating.ChangeSeatCommands;
 import jollyroster.seating.Registering;
 import jollyroster.seating.RegistrationQueries;
+import jollyroster.seating.SwapCommands;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 
@@ -67,6 +68,9 @@ class PickingTest extends AtTheClinic {
 
     @Autowired
     ChangeSeatCommands seats;
+
+    @Autowired
+    SwapCommands swaps;
 
     private List<OpenTime> open(Offering o, LocalDate day) {
         return times.between(o, day, day.plusDays(1), Optional.empty(), clock.instant());
@@ -202,6 +206,18 @@ class PickingTest extends AtTheClinic {
         assertThat(pick(other, at(WEDNESDAY, "10:00"), Optional.empty(), "Bo Lind"))
                 .isInstanceOf(Registering.Done.class);
         assertGone(pick(o, at(WEDNESDAY, "10:00"), Optional.empty(), "Cass Dory"));
+    }
+
+    @Test
+    void nobody_moves_or_swaps_into_the_time_of_somebody_else() {
+        Offering o = clinic(OwnTime.in(hours("Wed 10-12")), 2, 1, host());
+        long one = ((Registering.Done) pick(o, at(WEDNESDAY, "10:00"), Optional.empty(), "Ann Kestrel"))
+                .link()
+                .id();
+        pick(o, at(WEDNESDAY, "11:00"), Optional.empty(), "Bo Lind");
+        long others = sessions(o).get(1).id();
+        assertThat(seats.move(one, others, Saltmarrow.self(one))).isEqualTo(ChangeSeatCommands.Moved.NOT_POSSIBLE);
+        assertThat(swaps.offer(one, others, "", Saltmarrow.self(one))).isEqualTo(SwapCommands.Swapped.NOT_POSSIBLE);
     }
 
     @Test

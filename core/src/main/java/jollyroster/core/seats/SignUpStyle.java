@@ -8,6 +8,11 @@ public enum SignUpStyle {
     ONE_DATE,
     /** Once for all dates, with one seat count. */
     WHOLE_SERIES,
-    /** For a time of their own in open hours. Kept for later; no offering has it yet. */
-    OWN_TIME
+    /** For a time of their own in open hours. */
+    OWN_TIME;
+
+    /** Whether people choose among dates that are there, and may change the one they hold for another. */
+    public boolean choosesDates() {
+        return this == ANY_DATE || this == ONE_DATE;
+    }
 }
