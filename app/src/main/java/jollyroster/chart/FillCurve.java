@@ -35,7 +35,7 @@ public record FillCurve(
     private static final double AXIS = 146;
     private static final double LEFT = 4;
     private static final double RIGHT = 560;
-    private static final int STEPS = 140;
+    private static final int STEPS = 100;
 
     /** A number of days before the start. */
     public record Tick(double x, String label) {}

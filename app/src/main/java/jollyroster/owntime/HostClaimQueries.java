@@ -13,6 +13,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
+import java.util.Map;
 import jollyroster.core.dates.Interval;
 import jollyroster.core.dates.SessionTime;
 import jollyroster.core.openhours.Claim;
@@ -22,6 +23,7 @@ import org.jooq.DSLContext;
 import org.jooq.Field;
 import org.jooq.Record;
 import org.jooq.SelectField;
+import org.jooq.Table;
 import org.jooq.impl.DSL;
 
 /**
@@ -65,32 +67,38 @@ final class HostClaimQueries {
     Claims within(Interval window, Collection<Long> hosts) {
         Interval wide =
                 new Interval(window.start().minus(WIDEST_BUFFER), window.end().plus(WIDEST_BUFFER));
-        List<Led> led = new ArrayList<>();
-        led.addAll(sql.select(columns(SESSION_HOST.ACCOUNT_ID))
-                .from(SESSION)
-                .join(OFFERING)
-                .on(OFFERING.ID.eq(SESSION.OFFERING_ID))
-                .join(SESSION_HOST)
-                .on(SESSION_HOST.SESSION_ID.eq(SESSION.ID))
-                .leftJoin(SEAT_COUNT)
-                .on(SEAT_COUNT.SESSION_ID.eq(SESSION.ID))
-                .where(SESSION.IS_OWN_HOSTS.isTrue())
-                .and(SESSION_HOST.ACCOUNT_ID.in(hosts))
-                .and(during(wide))
-                .fetch(HostClaimQueries::led));
-        led.addAll(sql.select(columns(OFFERING_HOST.ACCOUNT_ID))
-                .from(SESSION)
-                .join(OFFERING)
-                .on(OFFERING.ID.eq(SESSION.OFFERING_ID))
-                .join(OFFERING_HOST)
-                .on(OFFERING_HOST.OFFERING_ID.eq(SESSION.OFFERING_ID))
-                .leftJoin(SEAT_COUNT)
-                .on(SEAT_COUNT.SESSION_ID.eq(SESSION.ID))
-                .where(SESSION.IS_OWN_HOSTS.isFalse())
-                .and(OFFERING_HOST.ACCOUNT_ID.in(hosts))
-                .and(during(wide))
-                .fetch(HostClaimQueries::led));
+        List<Led> led = new ArrayList<>(
+                led(SESSION_HOST, SESSION_HOST.SESSION_ID.eq(SESSION.ID), SESSION_HOST.ACCOUNT_ID, true, wide, hosts));
+        led.addAll(led(
+                OFFERING_HOST,
+                OFFERING_HOST.OFFERING_ID.eq(SESSION.OFFERING_ID),
+                OFFERING_HOST.ACCOUNT_ID,
+                false,
+                wide,
+                hosts));
         return new Claims(led, busy(wide, hosts));
+    }
+
+    /** Sessions with hosts of their own, or with those of their offering. */
+    private List<Led> led(
+            Table<?> leaders,
+            Condition lead,
+            Field<Long> host,
+            boolean ownHosts,
+            Interval window,
+            Collection<Long> hosts) {
+        return sql.select(columns(host))
+                .from(SESSION)
+                .join(OFFERING)
+                .on(OFFERING.ID.eq(SESSION.OFFERING_ID))
+                .join(leaders)
+                .on(lead)
+                .leftJoin(SEAT_COUNT)
+                .on(SEAT_COUNT.SESSION_ID.eq(SESSION.ID))
+                .where(SESSION.IS_OWN_HOSTS.eq(ownHosts))
+                .and(host.in(hosts))
+                .and(during(window))
+                .fetch(HostClaimQueries::led);
     }
 
     private static List<SelectField<?>> columns(Field<Long> host) {
@@ -154,16 +162,16 @@ final class HostClaimQueries {
         return busy;
     }
 
-    /** When a host led last before a moment, of what is known within half a year; {@link Instant#MIN} for never. */
-    Instant lastLed(long host, Instant before) {
-        Condition earlier = SESSION.STARTS_AT.lt(before).and(SESSION.STATUS.eq("OPEN"));
-        Instant last = sql.select(DSL.max(SESSION.STARTS_AT))
-                .from(SESSION)
-                .join(SESSION_HOST)
-                .on(SESSION_HOST.SESSION_ID.eq(SESSION.ID))
-                .where(SESSION_HOST.ACCOUNT_ID.eq(host))
-                .and(earlier)
-                .fetchOne(0, Instant.class);
-        return last == null ? Instant.MIN : last;
+    /** When each of these hosts led last before a moment; who never did is left out. */
+    Map<Long, Instant> lastLed(Collection<Long> hosts, Instant before) {
+        return sql.select(SESSION_HOST.ACCOUNT_ID, DSL.max(SESSION.STARTS_AT))
+                .from(SESSION_HOST)
+                .join(SESSION)
+                .on(SESSION.ID.eq(SESSION_HOST.SESSION_ID))
+                .where(SESSION_HOST.ACCOUNT_ID.in(hosts))
+                .and(SESSION.STARTS_AT.lt(before))
+                .and(SESSION.STATUS.eq("OPEN"))
+                .groupBy(SESSION_HOST.ACCOUNT_ID)
+                .fetchMap(r -> r.value1(), r -> r.value2());
     }
 }

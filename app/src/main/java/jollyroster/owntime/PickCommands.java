@@ -5,6 +5,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
 import jollyroster.core.dates.Interval;
@@ -12,6 +13,7 @@ import jollyroster.core.dates.SessionTime;
 import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.core.openhours.HostChoice;
 import jollyroster.core.openhours.HostChoice.Candidate;
+import jollyroster.core.openhours.TimeRules;
 import jollyroster.owntime.HostClaimQueries.Claims;
 import jollyroster.owntime.HostClaimQueries.Led;
 import jollyroster.platform.Actor;
@@ -128,31 +130,33 @@ public class PickCommands {
                 Optional<Host> joined = free.stream()
                         .filter(host -> times.shared(host, pick.start()).isPresent())
                         .findFirst();
-                yield joined.map(List::of)
-                        .orElseGet(() -> HostChoice.give(free.stream()
-                                        .map(host -> candidate(host, pick, claims, reading))
-                                        .toList())
-                                .flatMap(c -> free.stream()
-                                        .filter(host -> host.id() == c.id())
-                                        .findFirst())
-                                .map(List::of)
-                                .orElse(List.of()));
+                yield joined.map(List::of).orElseGet(() -> fairest(pick, free, claims, reading));
             }
         };
     }
 
-    private static Candidate candidate(Host host, Pick pick, Claims claims, HostClaimQueries reading) {
+    private static List<Host> fairest(Pick pick, List<Host> free, Claims claims, HostClaimQueries reading) {
+        Map<Long, Instant> last = reading.lastLed(free.stream().map(Host::id).toList(), pick.start());
+        List<Candidate> candidates = free.stream()
+                .map(host -> new Candidate(
+                        host.id(), host.name(), led(host, pick, claims), last.getOrDefault(host.id(), Instant.MIN)))
+                .toList();
+        return HostChoice.give(candidates).stream()
+                .flatMap(given -> free.stream().filter(host -> host.id() == given.id()))
+                .toList();
+    }
+
+    /** How long a host leads in the week of the time that is picked. */
+    private static Duration led(Host host, Pick pick, Claims claims) {
         LocalDate monday = week(pick, pick.start());
-        Duration led = claims.led().stream()
+        return claims.led().stream()
                 .filter(some -> some.host() == host.id())
                 .filter(some -> week(pick, some.span().start()).equals(monday))
                 .map(some -> some.span().length())
                 .reduce(Duration.ZERO, Duration::plus);
-        return new Candidate(host.id(), host.name(), led, reading.lastLed(host.id(), pick.start()));
     }
 
     private static LocalDate week(Pick pick, Instant at) {
-        LocalDate day = at.atZone(pick.offering().zone()).toLocalDate();
-        return day.minusDays(day.getDayOfWeek().getValue() - 1L);
+        return TimeRules.week(at.atZone(pick.offering().zone()).toLocalDate());
     }
 }

@@ -2,13 +2,15 @@ package jollyroster.signup;
 
 import jakarta.servlet.http.HttpServletRequest;
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.stream.Collectors;
+import jollyroster.core.openhours.OpenTimes;
 import jollyroster.owntime.OpenTime;
 import jollyroster.owntime.PickCommands;
 import jollyroster.owntime.TimesQueries;
@@ -73,7 +75,7 @@ class PickPage {
         ModelAndView page = pages.page(offering, questions, form, problems, status, visitor, preview);
         page.setViewName("signup/own-time");
         page.addObject("pick", picks.of(offering, asked, visitor, clock.instant()));
-        page.addObject("lasts", Times.length(java.time.Duration.ofMinutes(offering.minutes())));
+        page.addObject("lasts", Times.length(Duration.ofMinutes(offering.minutes())));
         page.addObject("leaders", HostQueries.names(hosts.ofOffering(offering.id()), ""));
         page.addObject("notice", notice(offering));
         page.addObject("nearest", problems.containsKey("session") ? nearest(offering, asked, visitor) : List.of());
@@ -83,7 +85,7 @@ class PickPage {
     private static String notice(Offering o) {
         return o.cutoffMinutes() == 0
                 ? ""
-                : "At least " + Times.length(java.time.Duration.ofMinutes(o.cutoffMinutes())) + " ahead";
+                : "At least " + Times.length(Duration.ofMinutes(o.cutoffMinutes())) + " ahead";
     }
 
     /** The nearest times that are free, instead of one that is not. */
@@ -93,17 +95,13 @@ class PickPage {
         LocalDate day = wanted.atZone(o.zone()).toLocalDate();
         LocalDate from = day.minusDays(NEAR_DAYS);
         List<OpenTime> near = times.between(o, from, day.plusDays(NEAR_DAYS), asked.hostNumber(), now);
-        return near.stream()
-                .sorted(java.util.Comparator.comparing(
-                        t -> java.time.Duration.between(wanted, t.start().toInstant())
-                                .abs()))
-                .limit(OFFERED_INSTEAD)
+        return OpenTimes.nearest(near, t -> t.start().toInstant(), wanted, OFFERED_INSTEAD).stream()
                 .map(t -> new PickView.Time(
                         Times.dayAndTime(t.start().toInstant(), visitor),
                         "",
-                        java.time.format.DateTimeFormatter.ISO_OFFSET_DATE_TIME.format(t.start()),
+                        DateTimeFormatter.ISO_OFFSET_DATE_TIME.format(t.start()),
                         false))
-                .collect(Collectors.toList());
+                .toList();
     }
 
     /** Gives the time that a form asks for. */

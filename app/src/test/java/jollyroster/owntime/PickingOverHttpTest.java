@@ -75,7 +75,20 @@ class PickingOverHttpTest extends AtTheClinic {
     @Test
     void registering_takes_the_time_and_thanks_for_it() {
         Offering o = clinic(OwnTime.in(hours("Wed 10-11 from 17 Mar")), 1, 1, host());
-        Browserless.Page sent = register(o, "2027-03-17T10:20:00-03:00", "Wren Skerry");
+        visitor = new Browserless(port);
+        String page = "/p/" + o.slug() + "?start=2027-03-17T10:20:00-03:00";
+        Browserless.Page sent = visitor.post(
+                page,
+                "/p/" + o.slug() + "/register",
+                Map.of(
+                        "start",
+                        visitor.get(page).document().select("button.take").attr("value"),
+                        "name",
+                        "Wren Skerry",
+                        "email",
+                        "wren" + o.id() + "@crew.example",
+                        "party",
+                        "1"));
         assertThat(sent.document().select("main").text())
                 .contains("You are registered, Wren", "Wed 17 Mar, 10:20–10:40 Halifax time");
         assertThat(programme.sessionsOf(o.id())).hasSize(1);

@@ -1,15 +1,18 @@
 package jollyroster.core.openhours;
 
+import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.ZonedDateTime;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 import java.util.stream.Stream;
 import jollyroster.core.dates.Interval;
 
@@ -154,14 +157,12 @@ public final class OpenTimes {
         return at.plus(rules.length()).isAfter(open.end()) ? Optional.of(new Unoffered.TooLong(open.end())) : why(at);
     }
 
-    /** The nearest times that may be picked, the nearest first and the earlier of two as near. */
-    public static List<Start> nearest(Collection<Start> starts, Instant wanted, int most) {
-        return starts.stream()
-                .filter(Start::isOffered)
-                .sorted(java.util.Comparator.comparing(
-                                (Start s) -> java.time.Duration.between(wanted, s.at().toInstant())
-                                        .abs())
-                        .thenComparing(s -> s.at().toInstant()))
+    /** The times nearest to a wanted one, the nearest first and the earlier of two as near. @param start of a time */
+    public static <T> List<T> nearest(Collection<T> times, Function<T, Instant> start, Instant wanted, int most) {
+        return times.stream()
+                .sorted(Comparator.comparing((T time) ->
+                                Duration.between(wanted, start.apply(time)).abs())
+                        .thenComparing(start))
                 .limit(most)
                 .toList();
     }

@@ -101,7 +101,8 @@ public record TimeRules(
         return cutOff.before(start).toInstant();
     }
 
-    static LocalDate week(LocalDate day) {
+    /** The Monday that a week is counted from. */
+    public static LocalDate week(LocalDate day) {
         return day.with(TemporalAdjusters.previousOrSame(DayOfWeek.MONDAY));
     }
 

@@ -165,7 +165,7 @@ class OpenTimesTest {
     void the_nearest_three_are_found() {
         List<Start> starts = times(on(WEDNESDAY, "10:00", "14:00"), HALF_HOURS, Host.FREE, EARLY)
                 .between(WEDNESDAY, WEDNESDAY.plusDays(1));
-        assertThat(OpenTimes.nearest(starts, at(WEDNESDAY, "12:15"), 3))
+        assertThat(OpenTimes.nearest(starts, s -> s.at().toInstant(), at(WEDNESDAY, "12:15"), 3))
                 .extracting(s -> s.at().toLocalTime())
                 .containsExactly(LocalTime.of(12, 0), LocalTime.of(12, 30), LocalTime.of(11, 30));
     }
