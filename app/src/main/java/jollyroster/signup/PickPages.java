@@ -49,11 +49,17 @@ class PickPages {
 
         Optional<Instant> moment() {
             try {
-                return Optional.of(OffsetDateTime.parse(start.replace(' ', '+')).toInstant())
-                        .filter(at -> at.isAfter(Instant.EPOCH));
+                return Optional.of(OffsetDateTime.parse(start.replace(' ', '+')))
+                        .filter(at -> isYear(at.getYear()))
+                        .map(OffsetDateTime::toInstant);
             } catch (DateTimeParseException none) {
                 return Optional.empty();
             }
+        }
+
+        /** What nobody means is not worked out. */
+        private static boolean isYear(int year) {
+            return year >= 2000 && year < 2200;
         }
 
         Optional<Long> hostNumber() {
@@ -62,7 +68,7 @@ class PickPages {
 
         Optional<LocalDate> day() {
             try {
-                return Optional.of(LocalDate.parse(from)).filter(d -> d.getYear() >= 2000 && d.getYear() < 2200);
+                return Optional.of(LocalDate.parse(from)).filter(d -> isYear(d.getYear()));
             } catch (DateTimeParseException none) {
                 return Optional.empty();
             }

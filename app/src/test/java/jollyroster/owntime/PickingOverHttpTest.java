@@ -1,8 +1,11 @@
 package jollyroster.owntime;
 
+import static java.nio.charset.StandardCharsets.UTF_8;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.net.URLDecoder;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import jollyroster.AppTest;
@@ -63,6 +66,16 @@ class PickingOverHttpTest extends AtTheClinic {
                 .contains("24 Mar");
         assertThat(page(o, "?from=junk&start=junk&host=junk").select(".tide-day"))
                 .hasSize(7);
+        for (String absurd : List.of(
+                "%2B999999999-12-31T23:59:59-18:00", "-999999999-01-01T00:00:00%2B18:00", "2199-12-31T23:59:59Z")) {
+            assertThat(page(o, "?zone=Pacific/Auckland&start=" + absurd).select(".tide-day"))
+                    .as(absurd)
+                    .hasSize(7);
+            assertThat(register(o, URLDecoder.decode(absurd, UTF_8), "Ann Kestrel")
+                            .status())
+                    .as(absurd)
+                    .isEqualTo(409);
+        }
     }
 
     @Test
