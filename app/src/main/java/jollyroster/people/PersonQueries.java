@@ -34,10 +34,13 @@ public class PersonQueries {
                     .from(REGISTRATION)
                     .where(REGISTRATION.PERSON_ID.eq(PERSON.ID)))
             .as("last");
+    private static final int RARE = 500;
     private final Reads reads;
+    private final PersonPartQueries parts;
 
-    PersonQueries(Reads reads) {
+    PersonQueries(Reads reads, PersonPartQueries parts) {
         this.reads = reads;
+        this.parts = parts;
     }
 
     /** One person across sessions. @param last when they last registered; {@code null} if they never did */
@@ -67,12 +70,19 @@ public class PersonQueries {
                 .fetch(PersonQueries::toPerson);
     }
 
-    /** Goes through the index of what is compared, which is in the order of names, until the page is full. */
+    /**
+     * A rare part is looked up and put in order; for a part that many have, the index of what is compared, which is in the
+     * order of names, is read until the page is full.
+     */
     private List<Long> found(String search, int page, int pageSize) {
+        String part = Text.folded(search);
+        Condition isFound = parts.having(part, RARE)
+                .map(PERSON.ID::in)
+                .orElseGet(() -> DSL.position(PERSON.FOLDED, part).gt(0));
         return reads.sql()
                 .select(PERSON.ID)
                 .from(PERSON)
-                .where(DSL.position(PERSON.FOLDED, Text.folded(search)).gt(0))
+                .where(isFound)
                 .orderBy(PERSON.FOLDED, PERSON.ID)
                 .limit(pageSize)
                 .offset(page * pageSize)

@@ -44,6 +44,9 @@ final class GrownHouse {
                 'crew member ' || i || char(10) || 'grown' || i || '@crew.example', '', 'America/Halifax',
                 '2026-01-01T00:00:00.000Z', 1 FROM n
             """, """
+            INSERT INTO person_part (rowid, folded)
+            SELECT id, folded FROM person WHERE id > (SELECT coalesce(max(rowid), 0) FROM person_part) ORDER BY id
+            """, """
             INSERT INTO registration (session_id, person_id, state, party, passed_over, generation, name, zone, created_at,
                 changed_at, seated_at, settled_for)
             WITH s AS (SELECT session.id, row_number() OVER (ORDER BY session.id) - 1 AS nth FROM session
