@@ -36,6 +36,22 @@ public record Tide(List<Day> days) {
         return svg.end("svg").toString();
     }
 
+    /** One day of it as a bar, drawn against the day that has most. */
+    public static String bar(int free, int most) {
+        double width = most == 0 ? 0 : COLUMN * free / most;
+        return new Svg()
+                .begin("svg")
+                .with("class", "tide-bar")
+                .with("viewBox", "0 0 100 8")
+                .with("preserveAspectRatio", "none")
+                .with("aria-hidden", "true")
+                .inside()
+                .path("water", "M0 0H" + PathData.shortest(width) + "V7H0z")
+                .path("surface", "M0 7H100")
+                .end("svg")
+                .toString();
+    }
+
     /** From the middle of each day to that of the next, level at both. */
     private String line(double width) {
         StringBuilder path = new StringBuilder();

@@ -18,7 +18,7 @@ import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 
 /**
- * Saltmarrow Sea School: six offerings, a draft and a pattern, a team of five, six venues, past and coming sessions. The
+ * Saltmarrow Sea School: eight offerings, a draft and a pattern, a team of five, six venues, past and coming sessions. The
  * data is lived, not made up: the clock is set back and everything happens through the same commands that people use.
  */
 @Component
@@ -35,6 +35,7 @@ class DemoData implements ApplicationRunner {
     private final DemoLife life;
     private final DemoTill till;
     private final DemoGuests guests;
+    private final DemoClinic clinic;
     private final HoldWorker holds;
     private final OutboxQueries outbox;
     private final OutboxWorker worker;
@@ -54,6 +55,7 @@ class DemoData implements ApplicationRunner {
             DemoLife life,
             DemoTill till,
             DemoGuests guests,
+            DemoClinic clinic,
             HoldWorker holds,
             OutboxQueries outbox,
             OutboxWorker worker,
@@ -69,6 +71,7 @@ class DemoData implements ApplicationRunner {
         this.life = life;
         this.till = till;
         this.guests = guests;
+        this.clinic = clinic;
         this.holds = holds;
         this.outbox = outbox;
         this.worker = worker;
@@ -106,10 +109,14 @@ class DemoData implements ApplicationRunner {
         happenings.addAll(guests.happenings(evening, programme.briefing()));
         happenings.addAll(till.happenings(programme.refresher()));
         programme.pattern(2);
+        long moorings = clinic.mooring();
+        long plans = clinic.clinic();
+        happenings.addAll(clinic.happenings(plans, moorings));
         programme.busyElsewhere();
         links.makeWanted();
         happenings.stream().sorted(Comparator.comparing(DemoLife.Happening::at)).forEach(this::live);
         sendUntil(DemoClock.START);
+        clinic.attend(plans, moorings);
         clock.stopAt(DemoClock.START);
         copy.keep();
         begin();
@@ -127,6 +134,7 @@ class DemoData implements ApplicationRunner {
         life.answerCallUps(happening.at());
         holds.letRunOut();
         happening.what().run();
+        links.makeWanted();
         worker.sendDue();
     }
 

@@ -70,7 +70,7 @@ class DemoProgramme {
         venueIds.put(name, venues.add(form, DemoActor.PROGRAM).orElseThrow());
     }
 
-    private Section.Place at(Format format, String venue, String... hosts) {
+    Section.Place at(Format format, String venue, String... hosts) {
         return Section.Place.at(
                 format, venueIds.get(venue), Stream.of(hosts).map(team::member).toList());
     }
@@ -95,6 +95,13 @@ class DemoProgramme {
         List<Long> ids = sessions.addDates(offering, dates, DemoActor.PROGRAM);
         offerings.turn(offering, OfferingStatus.PUBLISHED, DemoActor.PROGRAM);
         return ids;
+    }
+
+    /** Something of which people pick a time. */
+    long inOpenHours(Section.Words words, Section... others) {
+        long offering = keep(words, others);
+        offerings.turn(offering, OfferingStatus.PUBLISHED, DemoActor.PROGRAM);
+        return offering;
     }
 
     List<Long> radio() {

@@ -129,6 +129,7 @@ public class ConflictFinder implements Clashes {
                 s.seats(),
                 s.keptBack(),
                 s.cancelled(),
+                s.givenBack(),
                 s.own(),
                 s.link(),
                 s.lead(),

@@ -8,12 +8,14 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import jollyroster.core.dates.Interval;
 import jollyroster.core.openhours.Claim;
 import jollyroster.core.openhours.OpenTimes;
 import jollyroster.core.openhours.Unoffered;
 import jollyroster.hosting.BusyQueries;
 import jollyroster.platform.Reads;
+import jollyroster.platform.Times;
 import jollyroster.programme.HostQueries;
 import jollyroster.programme.HostQueries.Host;
 import jollyroster.programme.Offering;
@@ -45,7 +47,7 @@ class DayQueries {
      *
      * @param starts of each host, in the order in which hosts are named
      * @param asked why each cannot be had at the time that was asked about; empty when nothing was asked, and for who can
-     * @param names what sessions and calendars that are in the way are called
+     * @param names what sessions and calendars that are in the way are called, and until when a time is held
      */
     record Day(
             Map<Host, List<OpenTimes.Start>> starts, Map<Host, Optional<Unoffered>> asked, Map<Claim, String> names) {}
@@ -60,16 +62,21 @@ class DayQueries {
                     day.atStartOfDay(o.zone()).toInstant(),
                     day.plusDays(1).atStartOfDay(o.zone()).toInstant()));
             HostClaimQueries.Claims claims = new HostClaimQueries(reads.sql())
-                    .within(window, leaders.stream().map(Host::id).toList());
+                    .within(window, leaders.stream().map(Host::id).toList(), Viewer.anybody(now));
             HostTimes times = new HostTimes(o, ownTime.of(o.id()), leaders, claims, now);
             leaders.forEach(host -> starts.put(host, times.starts(host, day)));
             at.ifPresent(time -> leaders.forEach(host -> asked.put(host, times.whyNot(host, time))));
+            Map<Claim, String> names = names(starts, asked);
+            claims.held()
+                    .forEach(some ->
+                            names.put(some.claim(), Times.time(some.until().atZone(o.zone()))));
+            return new Day(starts, asked, names);
         }
-        return new Day(starts, asked, names(starts, asked));
+        return new Day(starts, asked, Map.of());
     }
 
     private Map<Claim, String> names(Map<Host, List<OpenTimes.Start>> starts, Map<Host, Optional<Unoffered>> asked) {
-        Set<Claim> inTheWay = java.util.stream.Stream.concat(
+        Set<Claim> inTheWay = Stream.concat(
                         starts.values().stream().flatMap(List::stream).flatMap(start -> start.why().stream()),
                         asked.values().stream().flatMap(Optional::stream))
                 .flatMap(why -> DayWords.claim(why).stream())

@@ -79,11 +79,14 @@ final class DayWords {
                 "In “" + names.getOrDefault(claim, "") + "”, "
                         + time(claim.span().start()) + "–" + time(claim.span().end()) + ".";
             case BUSY -> "Busy until " + time(claim.span().end()) + ", says “" + names.getOrDefault(claim, "") + "”.";
-            case HELD -> "Held for somebody until " + time(claim.span().end()) + ".";
+            case HELD -> "Held until " + names.getOrDefault(claim, "") + " for somebody who fills in the form.";
         };
     }
 
     private String buffer(Claim claim, Instant at) {
+        if (claim.kind() == Claim.Kind.HELD) {
+            return "Kept free beside " + time(claim.span().start()) + ". " + taken(claim);
+        }
         boolean before = claim.span().start().isAfter(at);
         return before
                 ? "Kept free before “" + names.getOrDefault(claim, "") + "” at "
@@ -97,9 +100,11 @@ final class DayWords {
     }
 
     private static Reason concerning(Claim claim, String words) {
-        return claim.kind() == Claim.Kind.SESSION
-                ? new Reason(words, "See the session", "/desk/sessions/" + claim.id())
-                : new Reason(words, "See the calendars", "/desk/setup/calendars");
+        return switch (claim.kind()) {
+            case SESSION -> new Reason(words, "See the session", "/desk/sessions/" + claim.id());
+            case BUSY -> new Reason(words, "See the calendars", "/desk/setup/calendars");
+            case HELD -> new Reason(words, "", "");
+        };
     }
 
     private Reason hours(String words) {

@@ -7,6 +7,8 @@ import static jollyroster.platform.tables.Tables.OFFERING_HOST;
 import static jollyroster.platform.tables.Tables.SEAT_COUNT;
 import static jollyroster.platform.tables.Tables.SESSION;
 import static jollyroster.platform.tables.Tables.SESSION_HOST;
+import static jollyroster.platform.tables.Tables.TIME_HOLD;
+import static jollyroster.platform.tables.Tables.TIME_HOLD_HOST;
 
 import java.time.Duration;
 import java.time.Instant;
@@ -17,7 +19,6 @@ import java.util.Map;
 import jollyroster.core.dates.Interval;
 import jollyroster.core.dates.SessionTime;
 import jollyroster.core.openhours.Claim;
-import jollyroster.core.seats.SignUpStyle;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.Field;
@@ -27,7 +28,7 @@ import org.jooq.Table;
 import org.jooq.impl.DSL;
 
 /**
- * Reads what hosts are taken up by, in two queries for sessions and one for busy calendars. The same for a page and for the
+ * Reads what hosts are taken up by, in two queries for sessions, one for busy calendars and one for times that are held. The same for a page and for the
  * write that gives a time, which must see what was given a moment ago and is not kept for good yet.
  */
 final class HostClaimQueries {
@@ -52,19 +53,29 @@ final class HostClaimQueries {
         }
     }
 
+    /** A time that is kept for somebody who fills in the form. @param until when it is given up */
+    record Held(long hold, long host, long offering, Interval span, Duration before, Duration after, Instant until) {
+
+        Claim claim() {
+            return Claim.held(Claim.Owner.host(host), hold, span, before, after);
+        }
+    }
+
     /** What the hosts are taken up by within a window and what is kept free around it. */
-    record Claims(List<Led> led, List<Claim> busy) {
+    record Claims(List<Led> led, List<Claim> busy, List<Held> held) {
 
         /** Of one host. */
         List<Claim> of(long host) {
             List<Claim> all = new ArrayList<>();
             led.stream().filter(some -> some.host() == host).map(Led::claim).forEach(all::add);
             busy.stream().filter(some -> some.owner().id() == host).forEach(all::add);
+            held.stream().filter(some -> some.host() == host).map(Held::claim).forEach(all::add);
             return all;
         }
     }
 
-    Claims within(Interval window, Collection<Long> hosts) {
+    /** @param viewer who asks: what is held for them is not in their own way */
+    Claims within(Interval window, Collection<Long> hosts, Viewer viewer) {
         Interval wide =
                 new Interval(window.start().minus(WIDEST_BUFFER), window.end().plus(WIDEST_BUFFER));
         List<Led> led = new ArrayList<>(
@@ -76,7 +87,7 @@ final class HostClaimQueries {
                 false,
                 wide,
                 hosts));
-        return new Claims(led, busy(wide, hosts));
+        return new Claims(led, busy(wide, hosts), held(wide, hosts, viewer));
     }
 
     /** Sessions with hosts of their own, or with those of their offering. */
@@ -122,16 +133,8 @@ final class HostClaimQueries {
                 .and(SESSION.STARTS_AT.gt(window.start().minus(SessionTime.LONGEST)))
                 .and(SESSION.ENDS_AT.gt(window.start()))
                 .and(SESSION.STATUS.eq("OPEN"))
-                .and(OFFERING.IS_PATTERN.isFalse())
-                .and(isHeld());
-    }
-
-    /** A time that was picked and given back is nobody's any more. */
-    private static Condition isHeld() {
-        return OFFERING.STYLE
-                .ne(SignUpStyle.OWN_TIME.name())
-                .or(SEAT_COUNT.TAKEN.gt(0))
-                .or(SEAT_COUNT.WAITING_PARTIES.gt(0));
+                .and(SESSION.IS_GIVEN_BACK.isFalse())
+                .and(OFFERING.IS_PATTERN.isFalse());
     }
 
     private static Led led(Record r) {
@@ -160,6 +163,36 @@ final class HostClaimQueries {
                 .forEach(r -> busy.add(
                         Claim.busy(Claim.Owner.host(r.value1()), r.value2(), new Interval(r.value3(), r.value4()))));
         return busy;
+    }
+
+    private List<Held> held(Interval window, Collection<Long> hosts, Viewer viewer) {
+        return sql.select(
+                        TIME_HOLD.ID,
+                        TIME_HOLD_HOST.ACCOUNT_ID,
+                        TIME_HOLD.OFFERING_ID,
+                        TIME_HOLD.STARTS_AT,
+                        TIME_HOLD.ENDS_AT,
+                        TIME_HOLD.HELD_UNTIL,
+                        OFFERING.BUFFER_BEFORE,
+                        OFFERING.BUFFER_AFTER)
+                .from(TIME_HOLD)
+                .join(TIME_HOLD_HOST)
+                .on(TIME_HOLD_HOST.HOLD_ID.eq(TIME_HOLD.ID))
+                .join(OFFERING)
+                .on(OFFERING.ID.eq(TIME_HOLD.OFFERING_ID))
+                .where(TIME_HOLD_HOST.ACCOUNT_ID.in(hosts))
+                .and(TIME_HOLD.HELD_UNTIL.gt(viewer.now()))
+                .and(TIME_HOLD.BROWSER.ne(viewer.browser()))
+                .and(TIME_HOLD.STARTS_AT.lt(window.end()))
+                .and(TIME_HOLD.ENDS_AT.gt(window.start()))
+                .fetch(r -> new Held(
+                        r.value1(),
+                        r.value2(),
+                        r.value3(),
+                        new Interval(r.value4(), r.value5()),
+                        Duration.ofMinutes(r.value7()),
+                        Duration.ofMinutes(r.value8()),
+                        r.value6()));
     }
 
     /** When each of these hosts led last before a moment; who never did is left out. */

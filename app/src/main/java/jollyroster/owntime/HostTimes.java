@@ -3,13 +3,16 @@ package jollyroster.owntime;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.SortedSet;
 import java.util.TreeMap;
+import java.util.TreeSet;
 import java.util.stream.Collectors;
-import jollyroster.core.openhours.HostChoice;
+import java.util.stream.Stream;
 import jollyroster.core.openhours.OpenTimes;
 import jollyroster.core.openhours.TimeRules;
 import jollyroster.core.openhours.Unoffered;
@@ -36,12 +39,19 @@ final class HostTimes {
             List<Led> given = claims.led().stream()
                     .filter(led -> led.host() == host.id() && led.offering() == offering.id())
                     .toList();
-            List<Led> open = given.stream()
-                    .filter(led -> led.left() > 0 && led.span().length().equals(rules.length()))
+            List<Instant> held = claims.held().stream()
+                    .filter(some -> some.host() == host.id() && some.offering() == offering.id())
+                    .map(some -> some.span().start())
                     .toList();
-            Map<Instant, Integer> left =
-                    open.stream().collect(Collectors.toMap(led -> led.span().start(), Led::left, Math::max));
-            List<Instant> starts = given.stream().map(led -> led.span().start()).toList();
+            List<Led> open = given.stream()
+                    .filter(led -> left(led, held) > 0 && led.span().length().equals(rules.length()))
+                    .toList();
+            Map<Instant, Integer> left = open.stream()
+                    .collect(Collectors.toMap(led -> led.span().start(), led -> left(led, held), Math::max));
+            List<Instant> starts = Stream.concat(
+                            given.stream().map(led -> led.span().start()), held.stream())
+                    .distinct()
+                    .toList();
             shared.put(host, open);
             times.put(
                     host,
@@ -52,6 +62,11 @@ final class HostTimes {
                             new OpenTimes.Host(claims.of(host.id()), starts, left),
                             now));
         }
+    }
+
+    /** What is held is a seat less in a time that others have picked already. */
+    private static int left(Led led, List<Instant> held) {
+        return led.left() - Collections.frequency(held, led.span().start());
     }
 
     /** The times that may be picked from one day to another, in order. @param until the day after the last */
@@ -66,14 +81,27 @@ final class HostTimes {
                     free.merge(at, start.free() == 0 ? seats() : start.free(), Math::max);
                 }));
         return offered.entrySet().stream()
-                .filter(some -> own.choice() != HostChoice.ALL_TOGETHER
-                        || some.getValue().size() == times.size())
+                .filter(some ->
+                        !own.choice().offers(some.getValue(), times.size()).isEmpty())
                 .map(some -> new OpenTime(
                         some.getKey().atZone(offering.zone()),
                         own.rules(offering).length(),
                         some.getValue(),
                         free.get(some.getKey())))
                 .toList();
+    }
+
+    /** Starts of the grid from one day to another that nobody can be had at, as somebody is taken up. @param until the day after the last */
+    SortedSet<Instant> taken(LocalDate from, LocalDate until) {
+        SortedSet<Instant> taken = new TreeSet<>();
+        times.values()
+                .forEach(open -> open.between(from, until).stream()
+                        .filter(start -> start.why()
+                                .filter(Unoffered.Taken.class::isInstance)
+                                .isPresent())
+                        .forEach(start -> taken.add(start.at().toInstant())));
+        taken.removeIf(at -> !free(at).isEmpty());
+        return taken;
     }
 
     private int seats() {
@@ -95,7 +123,7 @@ final class HostTimes {
         List<Host> free = times.keySet().stream()
                 .filter(host -> whyNot(host, at).isEmpty())
                 .toList();
-        return own.choice() == HostChoice.ALL_TOGETHER && free.size() < times.size() ? List.of() : free;
+        return own.choice().offers(free, times.size());
     }
 
     /** A time of this offering that a host leads then and that has seats left. */

@@ -1,29 +1,15 @@
 package jollyroster.owntime;
 
 import java.time.Clock;
-import java.time.Duration;
 import java.time.Instant;
-import java.time.LocalDate;
-import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
-import jollyroster.core.dates.Interval;
 import jollyroster.core.dates.SessionTime;
 import jollyroster.core.door.LinkTokens.Link;
-import jollyroster.core.openhours.HostChoice;
-import jollyroster.core.openhours.HostChoice.Candidate;
-import jollyroster.core.openhours.TimeRules;
-import jollyroster.owntime.HostClaimQueries.Claims;
-import jollyroster.owntime.HostClaimQueries.Led;
 import jollyroster.platform.Actor;
-import jollyroster.platform.Writes;
-import jollyroster.programme.HostQueries;
 import jollyroster.programme.HostQueries.Host;
 import jollyroster.programme.Offering;
-import jollyroster.programme.OwnTime;
-import jollyroster.programme.OwnTimeQueries;
-import jollyroster.programme.SessionCommands;
+import jollyroster.programme.PickedCommands;
 import jollyroster.seating.Application;
 import jollyroster.seating.Registering;
 import jollyroster.seating.RegistrationCommands;
@@ -36,23 +22,20 @@ import org.springframework.stereotype.Component;
 @Component
 public class PickCommands {
 
-    private final Writes writes;
-    private final HostQueries hosts;
-    private final OwnTimeQueries ownTime;
-    private final SessionCommands sessions;
+    private final GivingCommands giving;
+    private final TimeHoldCommands holds;
+    private final PickedCommands sessions;
     private final RegistrationCommands registrations;
     private final Clock clock;
 
     PickCommands(
-            Writes writes,
-            HostQueries hosts,
-            OwnTimeQueries ownTime,
-            SessionCommands sessions,
+            GivingCommands giving,
+            TimeHoldCommands holds,
+            PickedCommands sessions,
             RegistrationCommands registrations,
             Clock clock) {
-        this.writes = writes;
-        this.hosts = hosts;
-        this.ownTime = ownTime;
+        this.giving = giving;
+        this.holds = holds;
         this.sessions = sessions;
         this.registrations = registrations;
         this.clock = clock;
@@ -61,102 +44,50 @@ public class PickCommands {
     /**
      * What was picked.
      *
-     * @param host who is to lead it; empty where people do not choose
+     * @param host who is to lead it; empty where people do not choose, and for whoever is free
+     * @param browser for which the time may be held; empty for none
      */
-    public record Pick(Offering offering, Instant start, Optional<Long> host) {}
+    public record Pick(Offering offering, Instant start, Optional<Long> host, String browser) {}
 
     /** Gives the time and the seats in it, or says why not; {@link Registering.Reason#TIME_GONE} when it is taken. */
     public Registering pick(Pick pick, Application asked, Optional<Link> invitation, Actor actor) {
-        Made made = new Made();
-        return registrations.registerAt(() -> place(pick, made), made::undo, asked, invitation, actor);
+        return registrations.registerAt(new PickedPlace(pick), asked, invitation, actor);
     }
 
-    /** The session that was made for this pick, if one was. */
-    private final class Made {
-        private long session;
+    /** The time of one pick: a session that is made for it, or one that others have picked. */
+    private final class PickedPlace implements RegistrationCommands.Place {
+        private final Pick pick;
+        private OptionalLong made = OptionalLong.empty();
 
-        long as(long number) {
-            session = number;
-            return number;
+        PickedPlace(Pick pick) {
+            this.pick = pick;
         }
 
-        void undo(long number) {
-            if (number == session) {
-                sessions.dropPicked(number);
+        @Override
+        public OptionalLong find() {
+            made = OptionalLong.empty();
+            Optional<GivingCommands.Given> found = giving.give(pick, new Viewer(pick.browser(), clock.instant()));
+            Optional<Long> shared = found.flatMap(GivingCommands.Given::session);
+            if (found.isPresent() && shared.isEmpty()) {
+                made = OptionalLong.of(add(pick, found.get()));
+            }
+            return shared.map(OptionalLong::of).orElse(made);
+        }
+
+        @Override
+        public void settle(boolean taken) {
+            if (taken) {
+                holds.letGo(pick.offering().id(), pick.browser());
+            } else {
+                made.ifPresent(sessions::drop);
             }
         }
     }
 
-    private OptionalLong place(Pick pick, Made made) {
-        Instant now = clock.instant();
-        Offering o = pick.offering();
-        OwnTime own = ownTime.of(o.id());
-        List<Host> leaders = hosts.ofOffering(o.id());
-        if (leaders.isEmpty()) {
-            return OptionalLong.empty();
-        }
-        HostClaimQueries reading = new HostClaimQueries(writes.sql());
-        Interval time =
-                new Interval(pick.start(), pick.start().plus(own.rules(o).length()));
-        Claims claims = reading.within(
-                TimesQueries.week(time), leaders.stream().map(Host::id).toList());
-        HostTimes times = new HostTimes(o, own, leaders, claims, now);
-        List<Host> given = given(pick, own, times, claims, reading);
-        if (given.isEmpty()) {
-            return OptionalLong.empty();
-        }
-        Optional<Led> shared = times.shared(given.get(0), pick.start());
-        return OptionalLong.of(
-                shared.isPresent()
-                        ? shared.get().session()
-                        : made.as(sessions.addPicked(
-                                o.id(),
-                                new SessionTime(
-                                        pick.start().atZone(o.zone()), time.length(), SessionTime.Adjustment.NONE),
-                                given.stream().map(Host::id).toList())));
-    }
-
-    /** Who leads the time; nobody when it cannot be had. */
-    private List<Host> given(Pick pick, OwnTime own, HostTimes times, Claims claims, HostClaimQueries reading) {
-        List<Host> free = times.free(pick.start());
-        return switch (own.choice()) {
-            case ALL_TOGETHER -> free;
-            case ATTENDEES_CHOICE ->
-                free.stream()
-                        .filter(host ->
-                                pick.host().filter(id -> id == host.id()).isPresent())
-                        .toList();
-            case WHOEVER_IS_FREE -> {
-                Optional<Host> joined = free.stream()
-                        .filter(host -> times.shared(host, pick.start()).isPresent())
-                        .findFirst();
-                yield joined.map(List::of).orElseGet(() -> fairest(pick, free, claims, reading));
-            }
-        };
-    }
-
-    private static List<Host> fairest(Pick pick, List<Host> free, Claims claims, HostClaimQueries reading) {
-        Map<Long, Instant> last = reading.lastLed(free.stream().map(Host::id).toList(), pick.start());
-        List<Candidate> candidates = free.stream()
-                .map(host -> new Candidate(
-                        host.id(), host.name(), led(host, pick, claims), last.getOrDefault(host.id(), Instant.MIN)))
-                .toList();
-        return HostChoice.give(candidates).stream()
-                .flatMap(given -> free.stream().filter(host -> host.id() == given.id()))
-                .toList();
-    }
-
-    /** How long a host leads in the week of the time that is picked. */
-    private static Duration led(Host host, Pick pick, Claims claims) {
-        LocalDate monday = week(pick, pick.start());
-        return claims.led().stream()
-                .filter(some -> some.host() == host.id())
-                .filter(some -> week(pick, some.span().start()).equals(monday))
-                .map(some -> some.span().length())
-                .reduce(Duration.ZERO, Duration::plus);
-    }
-
-    private static LocalDate week(Pick pick, Instant at) {
-        return TimeRules.week(at.atZone(pick.offering().zone()).toLocalDate());
+    private long add(Pick pick, GivingCommands.Given given) {
+        SessionTime time = new SessionTime(
+                pick.start().atZone(pick.offering().zone()), given.span().length(), SessionTime.Adjustment.NONE);
+        return sessions.add(
+                pick.offering().id(), time, given.hosts().stream().map(Host::id).toList());
     }
 }

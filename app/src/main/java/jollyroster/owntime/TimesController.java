@@ -90,7 +90,7 @@ class TimesController {
                 .body(new Times(
                         o.zone().getId(),
                         o.status() == OfferingStatus.PUBLISHED
-                                ? times.between(o, first.get(), until, only, now).stream()
+                                ? times.between(o, first.get(), until, only, Viewer.anybody(now)).stream()
                                         .map(TimesController::time)
                                         .toList()
                                 : List.of()));

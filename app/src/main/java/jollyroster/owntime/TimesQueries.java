@@ -33,19 +33,42 @@ public class TimesQueries {
      * @param until the day after the last
      * @param only the one host who is to lead it; empty for anybody
      */
-    public List<OpenTime> between(Offering o, LocalDate from, LocalDate until, Optional<Long> only, Instant now) {
+    public List<OpenTime> between(Offering o, LocalDate from, LocalDate until, Optional<Long> only, Viewer viewer) {
+        return times(o, from, until, only, viewer)
+                .map(times -> times.between(from, until))
+                .orElse(List.of());
+    }
+
+    /**
+     * What people see to pick from.
+     *
+     * @param open the times that may be picked, in order
+     * @param taken the times that are taken, where the offering shows them
+     */
+    public record Table(List<OpenTime> open, List<Instant> taken) {}
+
+    /** The same with what is taken. */
+    public Table table(Offering o, LocalDate from, LocalDate until, Optional<Long> only, Viewer viewer) {
+        boolean shown = ownTime.of(o.id()).takenShown();
+        return times(o, from, until, only, viewer)
+                .map(times -> new Table(
+                        times.between(from, until), shown ? List.copyOf(times.taken(from, until)) : List.of()))
+                .orElse(new Table(List.of(), List.of()));
+    }
+
+    private Optional<HostTimes> times(Offering o, LocalDate from, LocalDate until, Optional<Long> only, Viewer viewer) {
         List<Host> leaders = hosts.ofOffering(o.id()).stream()
                 .filter(host -> only.isEmpty() || only.get() == host.id())
                 .toList();
         if (leaders.isEmpty()) {
-            return List.of();
+            return Optional.empty();
         }
         Interval window = new Interval(
                 from.atStartOfDay(o.zone()).toInstant(),
                 until.atStartOfDay(o.zone()).toInstant());
         HostClaimQueries.Claims claims = new HostClaimQueries(reads.sql())
-                .within(week(window), leaders.stream().map(Host::id).toList());
-        return new HostTimes(o, ownTime.of(o.id()), leaders, claims, now).between(from, until);
+                .within(week(window), leaders.stream().map(Host::id).toList(), viewer);
+        return Optional.of(new HostTimes(o, ownTime.of(o.id()), leaders, claims, viewer.now()));
     }
 
     /** With the rest of the weeks it begins and ends in, as limits count by the week. */

@@ -8,6 +8,7 @@ import java.time.Clock;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
+import jollyroster.core.seats.SignUpStyle;
 import jollyroster.outbox.PlanLineCommands;
 import jollyroster.platform.Actor;
 import jollyroster.platform.Writes;
@@ -54,6 +55,8 @@ public class OfferingCommands {
         OVERTAKEN,
         /** People are registered, so that the sign-up style can no longer change; nothing was changed. */
         STYLE_HELD,
+        /** It has dates, which own time has not until somebody picks one; nothing was changed. */
+        HAS_DATES,
         /** Another offering has this address, or had it; nothing was changed. */
         ADDRESS_TAKEN,
         UNKNOWN
@@ -117,6 +120,12 @@ public class OfferingCommands {
         if (!row.getStyle().equals(before.getStyle()) && counts.isAnybodyOn(sessions.idsOf(offering))) {
             return Saved.STYLE_HELD;
         }
+        boolean toOwnTime = isOwnTime(row)
+                && !isOwnTime(before)
+                && !sessions.idsOf(offering).isEmpty();
+        if (toOwnTime) {
+            return Saved.HAS_DATES;
+        }
         if (!row.getSlug().equals(before.getSlug())) {
             if (!addresses.isFree(row.getSlug(), offering)) {
                 return Saved.ADDRESS_TAKEN;
@@ -128,6 +137,10 @@ public class OfferingCommands {
         keep.keepRows(offering, sections);
         sessions.followSheet(offering, before.getSeats());
         return Saved.KEPT;
+    }
+
+    private static boolean isOwnTime(OfferingRecord row) {
+        return row.getStyle().equals(SignUpStyle.OWN_TIME.name());
     }
 
     private Optional<OfferingRecord> row(long offering) {

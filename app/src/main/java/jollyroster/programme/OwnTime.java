@@ -43,6 +43,10 @@ public record OwnTime(
         return new OwnTime(hours, gridMinutes, daily, weekly, other, takenShown);
     }
 
+    public OwnTime showingTaken() {
+        return new OwnTime(hours, gridMinutes, daily, weekly, choice, true);
+    }
+
     public OwnTime atMost(OptionalInt aDay, OptionalInt aWeek) {
         return new OwnTime(hours, gridMinutes, aDay, aWeek, choice, takenShown);
     }

@@ -187,6 +187,7 @@ public class ProgrammeQueries {
     private List<Session> inOrder(Condition which) {
         return RowQueries.sessions(reads.sql())
                 .where(which)
+                .and(SESSION.IS_GIVEN_BACK.isFalse())
                 .orderBy(SESSION.STARTS_AT, SESSION.ID)
                 .limit(MOST_SESSIONS)
                 .fetch(RowQueries::session);

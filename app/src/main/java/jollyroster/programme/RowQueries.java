@@ -77,6 +77,7 @@ final class RowQueries {
                 r.get(SESSION.SEATS),
                 r.get(SESSION.KEPT_BACK),
                 r.get(SESSION.STATUS).equals("CANCELLED"),
+                r.get(SESSION.IS_GIVEN_BACK),
                 new Session.Own(
                         venue(r, OWN_VENUE),
                         optional(r.get(SESSION.DOOR_MINUTES)),

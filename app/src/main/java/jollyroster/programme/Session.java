@@ -20,6 +20,7 @@ import org.jspecify.annotations.Nullable;
  * One dated meeting of an offering.
  *
  * @param seats 0 when none were given yet
+ * @param givenBack whether it was a time that somebody picked and that nobody has any more
  * @param own what this session says otherwise than its offering
  * @param lead the session that keeps the seat count of a whole series; {@code null} when this one counts for itself
  * @param registersFor the start that the cut-off and the opening of registration count from: its own, or that of the
@@ -35,6 +36,7 @@ public record Session(
         int seats,
         int keptBack,
         boolean cancelled,
+        boolean givenBack,
         Own own,
         MeetingLink link,
         @Nullable Long lead,
@@ -64,6 +66,7 @@ public record Session(
                 plan.seats(),
                 plan.keptBack(),
                 plan.cancelled(),
+                givenBack,
                 its,
                 link,
                 lead,
@@ -199,6 +202,7 @@ public record Session(
     public boolean isOpenAt(Instant now) {
         return offering.status() == OfferingStatus.PUBLISHED
                 && (!cancelled || lead != null)
+                && !givenBack
                 && seats > 0
                 && opens().map(at -> !now.isBefore(at)).orElse(true)
                 && now.isBefore(cutOff());

@@ -26,7 +26,6 @@ import org.jooq.exception.IntegrityConstraintViolationException;
 import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 
 /** Sets the dates of offerings. Organisers only, but for what a registration or the meeting service causes. */
@@ -80,31 +79,11 @@ public class SessionCommands {
                 .get(0);
     }
 
-    /**
-     * Adds a time that somebody picks in open hours, with the seats and the venue of its offering. Part of the write that
-     * registers them.
-     *
-     * @param hosts who lead it, at least one
-     * @return its number
-     */
-    @Transactional(propagation = Propagation.MANDATORY)
-    public long addPicked(long offering, SessionTime time, List<Long> hosts) {
-        long added = add(offering(offering), new NewDate(time, OptionalInt.empty(), null, hosts));
-        wantLinks(offering);
-        return added;
-    }
-
-    /** Takes a time away again that was added a moment ago and that nobody was registered for after all. */
-    @Transactional(propagation = Propagation.MANDATORY)
-    public void dropPicked(long session) {
-        writes.sql().deleteFrom(SESSION).where(SESSION.ID.eq(session)).execute();
-    }
-
-    private OfferingRecord offering(long id) {
+    OfferingRecord offering(long id) {
         return writes.sql().selectFrom(OFFERING).where(OFFERING.ID.eq(id)).fetchSingle();
     }
 
-    private long add(OfferingRecord offering, NewDate date) {
+    long add(OfferingRecord offering, NewDate date) {
         SessionRecord row = writes.sql().newRecord(SESSION);
         int seats = date.seats().orElse(offering.getSeats());
         row.setOfferingId(offering.getId());

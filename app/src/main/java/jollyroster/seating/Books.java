@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import jollyroster.core.seats.SignUpStyle;
+import jollyroster.programme.PickedCommands;
 import jollyroster.programme.Session;
 import jollyroster.programme.SessionCommands;
 import org.springframework.stereotype.Component;
@@ -13,9 +14,11 @@ import org.springframework.stereotype.Component;
 class Books {
 
     private final SessionCommands programme;
+    private final PickedCommands picked;
 
-    Books(SessionCommands programme) {
+    Books(SessionCommands programme, PickedCommands picked) {
         this.programme = programme;
+        this.picked = picked;
     }
 
     /** The book of a session; empty when there is no such session. */
@@ -34,11 +37,17 @@ class Books {
                 : programme.session(session.book()).orElseThrow();
     }
 
-    /** Whether the last of its dates is over. */
+    /** A picked time that nobody has any more is given back. */
+    void giveBack(Session book) {
+        picked.giveBack(book.id());
+    }
+
+    /** Whether the last of its dates is over, or it is a time that was given back. */
     boolean isOver(Session book, Instant now) {
-        return !now.isBefore(book.end())
-                && (book.lead() == null
-                        || programme.datesOf(book).stream().noneMatch(date -> now.isBefore(date.end())));
+        return book.givenBack()
+                || !now.isBefore(book.end())
+                        && (book.lead() == null
+                                || programme.datesOf(book).stream().noneMatch(date -> now.isBefore(date.end())));
     }
 
     /** The sessions on which a person may be only once: this one, or all dates or times of which a person holds one. */

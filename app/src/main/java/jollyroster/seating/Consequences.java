@@ -11,6 +11,8 @@ import jollyroster.core.seats.CallUp;
 import jollyroster.core.seats.RegistrationState;
 import jollyroster.core.seats.SeatEvent;
 import jollyroster.core.seats.SeatRule;
+import jollyroster.core.seats.SeatTally;
+import jollyroster.core.seats.SignUpStyle;
 import jollyroster.core.seats.Standing;
 import jollyroster.core.seats.Transition;
 import jollyroster.outbox.OutboxCommands;
@@ -36,8 +38,10 @@ class Consequences {
     private final Recipients recipients;
     private final PersonCommands people;
     private final Takings takings;
+    private final Books books;
 
     Consequences(
+            Books books,
             SeatCommands seats,
             AnswerCommands answers,
             SeatLog log,
@@ -45,6 +49,7 @@ class Consequences {
             Recipients recipients,
             PersonCommands people,
             Takings takings) {
+        this.books = books;
         this.takings = takings;
         this.seats = seats;
         this.answers = answers;
@@ -68,8 +73,20 @@ class Consequences {
         if (!refilling && isFelt(h, before, row)) {
             if (h.from().id() != h.book().id()) {
                 settle(h.from(), h.now());
+                giveBack(h.from());
             }
             settle(h.book(), h.now());
+            giveBack(h.book());
+        }
+    }
+
+    /** A time that was picked is given back when nobody has it any more, or waits for it. */
+    private void giveBack(Session book) {
+        if (book.offering().style() == SignUpStyle.OWN_TIME) {
+            SeatTally left = seats.tally(book);
+            if (left.taken() == 0 && left.waiting() == 0) {
+                books.giveBack(book);
+            }
         }
     }
 

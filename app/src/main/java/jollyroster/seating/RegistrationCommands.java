@@ -4,8 +4,6 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.Optional;
 import java.util.OptionalLong;
-import java.util.function.LongConsumer;
-import java.util.function.Supplier;
 import jollyroster.answers.AnswerCommands;
 import jollyroster.answers.RanOut;
 import jollyroster.core.door.LinkTokens.Link;
@@ -61,6 +59,16 @@ public class RegistrationCommands {
         this.clock = clock;
     }
 
+    /** Where somebody wants seats: a session that is found, or made. Its calls are part of the write. */
+    public interface Place {
+
+        /** Empty when there is none to be had. */
+        OptionalLong find();
+
+        /** What is to be kept of what was found or made. @param taken whether somebody is registered for it now */
+        void settle(boolean taken);
+    }
+
     /** Gives the party its seats, puts it on the waitlist, or says why neither. */
     public Registering register(Application asked, Actor actor) {
         return register(asked, Optional.empty(), actor);
@@ -74,29 +82,19 @@ public class RegistrationCommands {
     /**
      * Gives somebody the seats of a session that is found or made in the same write, such as a time picked in open hours. Sent
      * a second time, the same form finds what it made the first time.
-     *
-     * @param place finds the session; empty when there is none to be had
-     * @param undo takes the session back when nobody is registered for it after all
      */
-    public Registering registerAt(
-            Supplier<OptionalLong> place,
-            LongConsumer undo,
-            Application asked,
-            Optional<Link> invitation,
-            Actor actor) {
+    public Registering registerAt(Place place, Application asked, Optional<Link> invitation, Actor actor) {
         return together.run(() -> {
             Optional<RegistrationRecord> sentBefore = seats.bySubmission(asked.submission());
             if (sentBefore.isPresent()) {
                 return done(sentBefore.get(), true, false);
             }
-            OptionalLong session = place.get();
+            OptionalLong session = place.find();
             if (session.isEmpty()) {
                 return new Registering.Refused(Registering.Reason.TIME_GONE);
             }
             Registering came = take(asked.on(session.getAsLong()), SeatEvent.REGISTER, invitation, actor);
-            if (!(came instanceof Registering.Done)) {
-                undo.accept(session.getAsLong());
-            }
+            place.settle(came instanceof Registering.Done);
             return came;
         });
     }

@@ -49,7 +49,6 @@ record AccessForm(
     public Map<String, String> problems() {
         return new Checks()
                 .oneOf(SignUpStyle.values(), "style", "How people register", style)
-                .that(!style.equals(SignUpStyle.OWN_TIME.name()), "style", "How people register: choose another way.")
                 .oneOf(Visibility.values(), "visibility", "Who finds it", visibility)
                 .number("opensDays", "Days before the start", opensDays, 0, 730)
                 .number("cutoffHours", "Hours before the start", cutoffHours, 0, MOST_HOURS)

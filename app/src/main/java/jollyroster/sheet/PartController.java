@@ -118,6 +118,8 @@ class PartController {
         return switch (saved) {
             case STYLE_HELD ->
                 Map.of("style", "How people register: people are registered already, so that it can no longer change.");
+            case HAS_DATES ->
+                Map.of("style", "How people register: take its dates away first; a picked time becomes one.");
             case ADDRESS_TAKEN -> Map.of("slug", "Address: another offering has this one, or had it.");
             default -> Map.of();
         };

@@ -116,7 +116,7 @@ class SheetAssembler {
         Map<Part, Integer> kept = versions.versions(offering.id());
         return Stream.of(Part.values())
                 .filter(part -> !offering.rules().pattern() || part != Part.DATES && part != Part.SHARING)
-                .filter(part -> part != Part.HOURS || offering.style() == SignUpStyle.OWN_TIME)
+                .filter(part -> part != (offering.style() == SignUpStyle.OWN_TIME ? Part.DATES : Part.HOURS))
                 .map(part -> {
                     List<Finding> its = findings.stream()
                             .filter(f -> ReadinessView.part(f) == part)

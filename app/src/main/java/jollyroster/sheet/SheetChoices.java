@@ -106,9 +106,8 @@ class SheetChoices {
                 new Choice(SignUpStyle.ANY_DATE.name(), "any date", "each date on its own; people may come to several"),
                 new Choice(SignUpStyle.ONE_DATE.name(), "one date", "everybody comes to exactly one and may change it"),
                 new Choice(
-                        SignUpStyle.WHOLE_SERIES.name(),
-                        "whole series",
-                        "one registration and one seat for all dates"));
+                        SignUpStyle.WHOLE_SERIES.name(), "whole series", "one registration and one seat for all dates"),
+                new Choice(SignUpStyle.OWN_TIME.name(), "own time", "people pick a time of their own in open hours"));
     }
 
     private void addAsking(Model model, Offering offering, Opened opened) {

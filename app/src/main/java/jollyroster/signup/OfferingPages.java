@@ -7,6 +7,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import jollyroster.answers.GivenQueries;
+import jollyroster.core.seats.SignUpStyle;
 import jollyroster.guests.GuestQueries;
 import jollyroster.platform.OrganisationQueries;
 import jollyroster.programme.AskedQuestion;
@@ -61,9 +62,11 @@ class OfferingPages {
             boolean preview) {
         boolean invited = !form.invited().isEmpty();
         Instant now = clock.instant();
-        List<Session> sessions = programme.sessionsOf(offering.id()).stream()
-                .filter(s -> offering.isSeries() || s.end().isAfter(now))
-                .toList();
+        boolean picks = offering.style() == SignUpStyle.OWN_TIME;
+        List<Session> sessions = (picks ? List.<Session>of() : programme.sessionsOf(offering.id()))
+                .stream()
+                        .filter(s -> offering.isSeries() || s.end().isAfter(now))
+                        .toList();
         Map<Long, SeatCount> counts =
                 roster.of(sessions.stream().map(Session::id).toList());
         ModelAndView page = new ModelAndView("signup/offering");

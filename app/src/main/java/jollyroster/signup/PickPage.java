@@ -6,14 +6,15 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
-import java.time.format.DateTimeFormatter;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import jollyroster.core.openhours.OpenTimes;
 import jollyroster.owntime.OpenTime;
 import jollyroster.owntime.PickCommands;
+import jollyroster.owntime.TimeHoldCommands;
 import jollyroster.owntime.TimesQueries;
+import jollyroster.owntime.Viewer;
 import jollyroster.platform.Actor;
 import jollyroster.platform.Times;
 import jollyroster.programme.AskedQuestion;
@@ -34,6 +35,7 @@ class PickPage {
     private final OfferingPages pages;
     private final PickPages picks;
     private final PickCommands commands;
+    private final TimeHoldCommands holds;
     private final TimesQueries times;
     private final HostQueries hosts;
     private final Clock clock;
@@ -42,43 +44,45 @@ class PickPage {
             OfferingPages pages,
             PickPages picks,
             PickCommands commands,
+            TimeHoldCommands holds,
             TimesQueries times,
             HostQueries hosts,
             Clock clock) {
         this.pages = pages;
         this.picks = picks;
         this.commands = commands;
+        this.holds = holds;
         this.times = times;
         this.hosts = hosts;
         this.clock = clock;
     }
 
-    /** What is asked for by the address of the page. */
-    static PickPages.Asked asked(HttpServletRequest request) {
-        return new PickPages.Asked(text(request, "from"), text(request, "host"), text(request, "start"));
-    }
+    /** Who looks at the page. @param zone on whose clock @param browser see {@link BrowserNumber}; empty for none */
+    record Looker(ZoneId zone, String browser) {
 
-    private static String text(HttpServletRequest request, String name) {
-        String value = request.getParameter(name);
-        return value == null || value.length() > 40 ? "" : value;
+        static Looker of(ZoneId zone, HttpServletRequest request) {
+            return new Looker(zone, BrowserNumber.of(request).orElse(""));
+        }
     }
 
     ModelAndView page(
             Offering offering,
             List<AskedQuestion> questions,
             RegistrationForm form,
-            PickPages.Asked asked,
+            PickAsked asked,
             Map<String, String> problems,
             HttpStatus status,
-            ZoneId visitor,
+            Looker looker,
             boolean preview) {
-        ModelAndView page = pages.page(offering, questions, form, problems, status, visitor, preview);
+        ModelAndView page = pages.page(offering, questions, form, problems, status, looker.zone(), preview);
+        Viewer viewer = new Viewer(looker.browser(), clock.instant());
+        PickView view = picks.of(offering, "/p/" + offering.slug(), asked, looker.zone(), viewer);
         page.setViewName("signup/own-time");
-        page.addObject("pick", picks.of(offering, asked, visitor, clock.instant()));
+        page.addObject("pick", view);
         page.addObject("lasts", Times.length(Duration.ofMinutes(offering.minutes())));
         page.addObject("leaders", HostQueries.names(hosts.ofOffering(offering.id()), ""));
         page.addObject("notice", notice(offering));
-        page.addObject("nearest", problems.containsKey("session") ? nearest(offering, asked, visitor) : List.of());
+        page.addObject("nearest", view.lost().isEmpty() ? List.of() : nearest(offering, asked, looker.zone(), viewer));
         return page;
     }
 
@@ -89,27 +93,31 @@ class PickPage {
     }
 
     /** The nearest times that are free, instead of one that is not. */
-    private List<PickView.Time> nearest(Offering o, PickPages.Asked asked, ZoneId visitor) {
-        Instant now = clock.instant();
-        Instant wanted = asked.moment().orElse(now);
+    private List<PickView.Time> nearest(Offering o, PickAsked asked, ZoneId visitor, Viewer viewer) {
+        Instant wanted = asked.moment().orElse(viewer.now());
         LocalDate day = wanted.atZone(o.zone()).toLocalDate();
-        LocalDate from = day.minusDays(NEAR_DAYS);
-        List<OpenTime> near = times.between(o, from, day.plusDays(NEAR_DAYS), asked.hostNumber(), now);
+        List<OpenTime> near =
+                times.between(o, day.minusDays(NEAR_DAYS), day.plusDays(NEAR_DAYS), asked.hostNumber(), viewer);
         return OpenTimes.nearest(near, t -> t.start().toInstant(), wanted, OFFERED_INSTEAD).stream()
                 .map(t -> new PickView.Time(
-                        Times.dayAndTime(t.start().toInstant(), visitor),
-                        "",
-                        DateTimeFormatter.ISO_OFFSET_DATE_TIME.format(t.start()),
-                        false))
+                        Times.dayAndTime(t.start().toInstant(), visitor), "", PickDays.sent(t.start()), false))
                 .toList();
     }
 
+    /** Holds the time that is asked for, if it can be had. */
+    void hold(Offering offering, PickAsked asked, String browser) {
+        asked.moment()
+                .ifPresent(at -> holds.hold(
+                        new PickCommands.Pick(offering, at, asked.hostNumber(), browser),
+                        new Viewer(browser, clock.instant()),
+                        Actor.visitor("a visitor")));
+    }
+
     /** Gives the time that a form asks for. */
-    Registering take(Offering offering, RegistrationForm form, Application asked) {
-        PickPages.Asked wanted = new PickPages.Asked("", form.host(), form.start());
+    Registering take(Offering offering, PickAsked wanted, Application asked, String browser) {
         return wanted.moment()
                 .map(at -> commands.pick(
-                        new PickCommands.Pick(offering, at, wanted.hostNumber()),
+                        new PickCommands.Pick(offering, at, wanted.hostNumber(), browser),
                         asked,
                         Optional.empty(),
                         Actor.visitor(asked.name())))

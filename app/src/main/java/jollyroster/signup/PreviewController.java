@@ -52,10 +52,10 @@ class PreviewController {
                         offering,
                         programme.questions(id),
                         form,
-                        PickPage.asked(request),
+                        PickAsked.by(request),
                         Map.of(),
                         HttpStatus.OK,
-                        visitor,
+                        new PickPage.Looker(visitor, ""),
                         true)
                 : pages.page(offering, programme.questions(id), form, Map.of(), HttpStatus.OK, visitor, true);
     }

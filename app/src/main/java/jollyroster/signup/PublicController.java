@@ -84,10 +84,7 @@ class PublicController {
         Optional<DeviceMemory.Known> known = DeviceMemory.of(request);
         RegistrationForm form = known.map(blank::of).orElse(blank);
         List<AskedQuestion> questions = programme.questions(offering.id());
-        ModelAndView page = offering.style() == SignUpStyle.OWN_TIME
-                ? picks.page(
-                        offering, questions, form, PickPage.asked(request), Map.of(), HttpStatus.OK, visitor, false)
-                : page(offering, questions, form, Map.of(), HttpStatus.OK, visitor);
+        ModelAndView page = page(offering, questions, form, Map.of(), HttpStatus.OK, request);
         page.addObject("remembered", known.isPresent());
         return page;
     }
@@ -102,10 +99,11 @@ class PublicController {
             RegistrationForm form,
             Map<String, String> problems,
             HttpStatus status,
-            ZoneId visitor) {
-        PickPages.Asked asked = new PickPages.Asked("", form.host(), form.start());
+            HttpServletRequest request) {
+        ZoneId visitor = Visitor.zone(request, offering.zone());
+        PickPage.Looker looker = PickPage.Looker.of(visitor, request);
         return offering.style() == SignUpStyle.OWN_TIME
-                ? picks.page(offering, questions, form, asked, problems, status, visitor, false)
+                ? picks.page(offering, questions, form, PickAsked.by(request), problems, status, looker, false)
                 : pages.page(offering, questions, form, problems, status, visitor, false);
     }
 
@@ -124,17 +122,17 @@ class PublicController {
         RegistrationForm.Checked checked =
                 form.check(offering, questions, organisation.organisation().region(), visitor);
         if (checked.application().isEmpty()) {
-            return page(offering, questions, form, checked.problems(), HttpStatus.UNPROCESSABLE_CONTENT, visitor);
+            return page(offering, questions, form, checked.problems(), HttpStatus.UNPROCESSABLE_CONTENT, request);
         }
         boolean own = offering.style() == SignUpStyle.OWN_TIME;
         if (!own && !belongs(checked.application().get().session(), offering)) {
-            return refused(offering, questions, form, "session", "This date is not on offer here.", visitor);
+            return refused(offering, questions, form, "session", "This date is not on offer here.", request);
         }
         Application asked = checked.application().get();
         if (!limits.mayWrite(asked.email(), asked.session(), request.getRemoteAddr())) {
-            return page(offering, questions, form, Map.of("email", TOO_OFTEN), HttpStatus.TOO_MANY_REQUESTS, visitor);
+            return page(offering, questions, form, Map.of("email", TOO_OFTEN), HttpStatus.TOO_MANY_REQUESTS, request);
         }
-        Registering came = take(offering, asked, form);
+        Registering came = take(offering, asked, form, request);
         boolean remember = "true".equals(request.getParameter("remember"));
         if (came instanceof Registering.Done done) {
             remember(remember ? checked.application() : Optional.empty(), request, response);
@@ -149,10 +147,10 @@ class PublicController {
                     offering, JustAsked.of(asked, already.asNewcomer(), own ? form.start() : ""), request, response);
         }
         if (came instanceof Registering.OptionGone gone) {
-            return refused(offering, questions, form, fieldOf(gone.option(), questions), words(gone.option()), visitor);
+            return refused(offering, questions, form, fieldOf(gone.option(), questions), words(gone.option()), request);
         }
         Registering.Reason reason = ((Registering.Refused) came).because();
-        return refused(offering, questions, form, field(reason), words(reason, offering), visitor);
+        return refused(offering, questions, form, field(reason), words(reason, offering), request);
     }
 
     /** Remembers somebody on this device who wishes it, and forgets whoever was remembered when they do not. */
@@ -164,9 +162,13 @@ class PublicController {
         }
     }
 
-    private Registering take(Offering offering, Application asked, RegistrationForm form) {
+    private Registering take(Offering offering, Application asked, RegistrationForm form, HttpServletRequest request) {
         if (offering.style() == SignUpStyle.OWN_TIME) {
-            return picks.take(offering, form, asked);
+            return picks.take(
+                    offering,
+                    PickAsked.by(request),
+                    asked,
+                    BrowserNumber.of(request).orElse(""));
         }
         Optional<Link> invitation = links.read(Purpose.RSVP, form.invited());
         return offering.signUp().rsvp()
@@ -202,8 +204,8 @@ class PublicController {
             RegistrationForm form,
             String field,
             String problem,
-            ZoneId visitor) {
-        return page(offering, questions, form, Map.of(field, problem), HttpStatus.CONFLICT, visitor);
+            HttpServletRequest request) {
+        return page(offering, questions, form, Map.of(field, problem), HttpStatus.CONFLICT, request);
     }
 
     private static String field(Registering.Reason reason) {

@@ -23,6 +23,7 @@ class PublicLimits {
     private final LoadingCache<String, Bucket> byRecipient;
     private final LoadingCache<String, Bucket> byNetwork = buckets(1000, TEN_MINUTES);
     private final LoadingCache<String, Bucket> byNetworkAndSession = buckets(500, TEN_MINUTES);
+    private final LoadingCache<String, Bucket> picksByNetwork = buckets(30, TEN_MINUTES);
     private final LoadingCache<Long, Bucket> byRegistration = buckets(40, HOUR);
 
     /** @param letters that an address may get in an hour through forms that anybody can send */
@@ -52,6 +53,11 @@ class PublicLimits {
         return byNetwork.get(network).tryConsume(1)
                 && (session == 0
                         || byNetworkAndSession.get(network + "/" + session).tryConsume(1));
+    }
+
+    /** Whether a time may be held for somebody. Whoever comes with too many may pick as well, and has nothing held. */
+    boolean mayHold(String sender) {
+        return isThisMachine(sender) || picksByNetwork.get(Networks.of(sender)).tryConsume(1);
     }
 
     private static boolean isThisMachine(String sender) {

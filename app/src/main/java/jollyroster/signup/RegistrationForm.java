@@ -27,7 +27,6 @@ import jollyroster.seating.Application;
  * @param companions names as entered, one for each companion, empty for not given
  * @param answers what was entered
  * @param start of a time that is picked; empty where people choose a date
- * @param host the number of the one who is to lead it; empty for none chosen
  */
 public record RegistrationForm(
         String session,
@@ -41,8 +40,7 @@ public record RegistrationForm(
         String invited,
         List<String> companions,
         Map<Slot, String> answers,
-        String start,
-        String host) {
+        String start) {
 
     private static final int LONGEST_KEPT = 5000;
     private static final int LONGEST_SUBMISSION = 64;
@@ -51,7 +49,7 @@ public record RegistrationForm(
     private static final Pattern NUMBER = Pattern.compile("\\d{1,15}");
 
     static RegistrationForm blank(String session, String zone, String submission) {
-        return new RegistrationForm(session, "", "", "", "1", zone, submission, "", "", List.of(), Map.of(), "", "");
+        return new RegistrationForm(session, "", "", "", "1", zone, submission, "", "", List.of(), Map.of(), "");
     }
 
     static RegistrationForm from(HttpServletRequest request, List<AskedQuestion> questions) {
@@ -69,8 +67,7 @@ public record RegistrationForm(
                 entered(request, "invited"),
                 companions(request, people(party)),
                 Answers.read(request, questions, people(party)),
-                entered(request, "start"),
-                entered(request, "host"));
+                entered(request, "start"));
     }
 
     /** The names of all companions but the registrant, as entered. */
@@ -94,8 +91,7 @@ public record RegistrationForm(
                 invited,
                 companions,
                 answers,
-                start,
-                host);
+                start);
     }
 
     /** The form of somebody who is invited, with what is known of them. */
@@ -112,8 +108,7 @@ public record RegistrationForm(
                 token,
                 companions,
                 answers,
-                start,
-                host);
+                start);
     }
 
     /** Somebody who does not come brings nobody and is asked nothing. */

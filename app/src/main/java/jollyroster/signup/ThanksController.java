@@ -151,7 +151,7 @@ class ThanksController {
     /** The same for a time that was picked; whether it is theirs only its owner is told, by e-mail. */
     private Optional<Thanks> picked(Offering o, Optional<JustAsked> asked) {
         return asked.filter(a -> a.session() == 0 && o.style() == SignUpStyle.OWN_TIME)
-                .flatMap(a -> new PickPages.Asked("", "", a.start())
+                .flatMap(a -> PickAsked.at(a.start())
                         .moment()
                         .map(start -> view(a, o, PickPages.whenAndWhere(o, start, a.zone()))));
     }

@@ -2,6 +2,8 @@
 const modules = [
   ["[data-zone]", "./zone.js"],
   ["[data-register]", "./register.js"],
+  ["[data-tide]", "./tide.js"],
+  ["[data-held]", "./held.js"],
   ["[data-deadline]", "./deadline.js"],
   ["[data-door]", "./door.js"],
   ["[data-room=inside]", "./room.js"],

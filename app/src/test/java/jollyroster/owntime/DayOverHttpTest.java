@@ -51,7 +51,7 @@ class DayOverHttpTest extends AtTheClinic {
         clinic = programme.offering(clinic.id()).orElseThrow();
         Instant ten = at(WEDNESDAY, "10:00");
         picks.pick(
-                new PickCommands.Pick(clinic, ten, Optional.empty()),
+                new PickCommands.Pick(clinic, ten, Optional.empty(), ""),
                 Application.plain(0, "Wren Skerry", "wren" + clinic.id() + "@crew.example", 1, Saltmarrow.HALIFAX),
                 Optional.empty(),
                 Saltmarrow.VISITOR);

@@ -56,9 +56,9 @@ class PickingOverHttpTest extends AtTheClinic {
         assertThat(first.select(".pick-head").text()).contains("first free: Wed 17 Mar 10:00");
         assertThat(first.select(".tide-day").get(0).text()).contains("Wed", "17 Mar", "6 free", "10:00", "19:40");
         assertThat(first.select("#ask")).isEmpty();
-        String address = first.select(".tide-day a").first().attr("href");
-        assertThat(address).isEqualTo("/p/" + o.slug() + "?start=2027-03-17T10:00:00-03:00#ask");
-        Document chosen = visitor.get(address.replace("#ask", "")).document();
+        String start = first.select(".tide-day button").first().attr("value");
+        assertThat(start).isEqualTo("2027-03-17T10:00:00-03:00");
+        Document chosen = visitor.get("/p/" + o.slug() + "?start=" + start).document();
         assertThat(chosen.select("#ask h2").text()).startsWith("Wed 17 Mar, 10:00–10:20");
         assertThat(chosen.select("button.take").text()).isEqualTo("Register for 10:00");
         assertThat(chosen.select(".is-picked").text()).isEqualTo("10:00");
@@ -146,7 +146,7 @@ class PickingOverHttpTest extends AtTheClinic {
                 OwnTime.in(hours("Wed 10-10:20 from 17 Mar")).ledBy(HostChoice.ATTENDEES_CHOICE), 1, 1, one, other);
         Document page = page(o, "?host=" + other + "&start=2027-03-17T10:00:00-03:00");
         assertThat(page.select(".pick-head nav a")).hasSize(3);
-        assertThat(page.select("[name=host]").attr("value")).isEqualTo(String.valueOf(other));
+        assertThat(page.select("#own-time [name=host]").attr("value")).isEqualTo(String.valueOf(other));
         assertThat(register(o, "2027-03-17T10:00:00-03:00", "Wren Skerry", "host", "" + other)
                         .status())
                 .isEqualTo(200);

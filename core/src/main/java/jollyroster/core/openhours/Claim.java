@@ -55,6 +55,10 @@ public record Claim(Owner owner, long id, Kind kind, Interval span, Duration bef
         return new Claim(owner, id, Kind.BUSY, span, Duration.ZERO, Duration.ZERO);
     }
 
+    public static Claim held(Owner owner, long id, Interval span, Duration before, Duration after) {
+        return new Claim(owner, id, Kind.HELD, span, before, after);
+    }
+
     /** The span with its buffers, half-open. */
     public Interval padded() {
         return new Interval(span.start().minus(before), span.end().plus(after));

@@ -4,6 +4,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.Collection;
 import java.util.Comparator;
+import java.util.List;
 import java.util.Optional;
 
 /** Who leads a time that several hosts could. */
@@ -14,6 +15,15 @@ public enum HostChoice {
     ATTENDEES_CHOICE,
     /** All of them lead it, and all must be free. */
     ALL_TOGETHER;
+
+    /**
+     * Those of the hosts who are free that make a time which may be picked; nobody where all must be free and one is not.
+     *
+     * @param all how many hosts there are
+     */
+    public <H> List<H> offers(List<H> free, int all) {
+        return this == ALL_TOGETHER && free.size() < all ? List.of() : free;
+    }
 
     /**
      * What decides between those who are free.
