@@ -4,6 +4,7 @@ import static jollyroster.platform.tables.Tables.BUSY_BLOCK;
 import static jollyroster.platform.tables.Tables.BUSY_CALENDAR;
 import static jollyroster.platform.tables.Tables.OFFERING;
 import static jollyroster.platform.tables.Tables.OFFERING_HOST;
+import static jollyroster.platform.tables.Tables.REGISTRATION;
 import static jollyroster.platform.tables.Tables.SEAT_COUNT;
 import static jollyroster.platform.tables.Tables.SESSION;
 import static jollyroster.platform.tables.Tables.SESSION_HOST;
@@ -78,6 +79,7 @@ final class HostClaimQueries {
     Claims within(Interval window, Collection<Long> hosts, Viewer viewer) {
         Interval wide =
                 new Interval(window.start().minus(WIDEST_BUFFER), window.end().plus(WIDEST_BUFFER));
+        long left = alone(viewer.leaving());
         List<Led> led = new ArrayList<>(
                 led(SESSION_HOST, SESSION_HOST.SESSION_ID.eq(SESSION.ID), SESSION_HOST.ACCOUNT_ID, true, wide, hosts));
         led.addAll(led(
@@ -87,7 +89,23 @@ final class HostClaimQueries {
                 false,
                 wide,
                 hosts));
+        led.removeIf(some -> some.session() == left);
         return new Claims(led, busy(wide, hosts), held(wide, hosts, viewer));
+    }
+
+    /** The time that nobody but this registration has; 0 for none. */
+    private long alone(long registration) {
+        return registration == 0
+                ? 0
+                : sql.select(REGISTRATION.SESSION_ID)
+                        .from(REGISTRATION)
+                        .join(SEAT_COUNT)
+                        .on(SEAT_COUNT.SESSION_ID.eq(REGISTRATION.SESSION_ID))
+                        .where(REGISTRATION.ID.eq(registration))
+                        .and(SEAT_COUNT.TAKEN.eq(REGISTRATION.PARTY))
+                        .and(SEAT_COUNT.WAITING_PARTIES.eq(0))
+                        .fetchOptional(REGISTRATION.SESSION_ID)
+                        .orElse(0L);
     }
 
     /** Sessions with hosts of their own, or with those of their offering. */

@@ -11,6 +11,7 @@ import jollyroster.programme.HostQueries.Host;
 import jollyroster.programme.Offering;
 import jollyroster.programme.PickedCommands;
 import jollyroster.seating.Application;
+import jollyroster.seating.ChangeSeatCommands;
 import jollyroster.seating.Registering;
 import jollyroster.seating.RegistrationCommands;
 import org.springframework.stereotype.Component;
@@ -26,6 +27,7 @@ public class PickCommands {
     private final TimeHoldCommands holds;
     private final PickedCommands sessions;
     private final RegistrationCommands registrations;
+    private final ChangeSeatCommands changes;
     private final Clock clock;
 
     PickCommands(
@@ -33,11 +35,13 @@ public class PickCommands {
             TimeHoldCommands holds,
             PickedCommands sessions,
             RegistrationCommands registrations,
+            ChangeSeatCommands changes,
             Clock clock) {
         this.giving = giving;
         this.holds = holds;
         this.sessions = sessions;
         this.registrations = registrations;
+        this.changes = changes;
         this.clock = clock;
     }
 
@@ -51,22 +55,30 @@ public class PickCommands {
 
     /** Gives the time and the seats in it, or says why not; {@link Registering.Reason#TIME_GONE} when it is taken. */
     public Registering pick(Pick pick, Application asked, Optional<Link> invitation, Actor actor) {
-        return registrations.registerAt(new PickedPlace(pick), asked, invitation, actor);
+        return registrations.registerAt(new PickedPlace(pick, 0), asked, invitation, actor);
+    }
+
+    /** Moves a registration to another time, in one write: both or neither. The time it leaves may be picked anew. */
+    public ChangeSeatCommands.Moved move(Pick pick, long registration, Actor actor) {
+        return changes.moveTo(registration, new PickedPlace(pick, registration), actor);
     }
 
     /** The time of one pick: a session that is made for it, or one that others have picked. */
     private final class PickedPlace implements RegistrationCommands.Place {
         private final Pick pick;
+        private final long leaving;
         private OptionalLong made = OptionalLong.empty();
 
-        PickedPlace(Pick pick) {
+        PickedPlace(Pick pick, long leaving) {
             this.pick = pick;
+            this.leaving = leaving;
         }
 
         @Override
         public OptionalLong find() {
             made = OptionalLong.empty();
-            Optional<GivingCommands.Given> found = giving.give(pick, new Viewer(pick.browser(), clock.instant()));
+            Optional<GivingCommands.Given> found =
+                    giving.give(pick, new Viewer(pick.browser(), leaving, clock.instant()));
             Optional<Long> shared = found.flatMap(GivingCommands.Given::session);
             if (found.isPresent() && shared.isEmpty()) {
                 made = OptionalLong.of(add(pick, found.get()));

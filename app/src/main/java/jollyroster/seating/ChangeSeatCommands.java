@@ -3,6 +3,7 @@ package jollyroster.seating;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.Optional;
+import java.util.OptionalLong;
 import jollyroster.core.seats.RegistrationState;
 import jollyroster.core.seats.SeatEvent;
 import jollyroster.platform.Actor;
@@ -57,6 +58,8 @@ public class ChangeSeatCommands {
         TOO_LATE,
         /** The other date is not open for registration. */
         NOT_OPEN,
+        /** The time that was picked instead is taken, or cannot be picked any more. */
+        TIME_GONE,
         /** The other date has too few free seats; the person keeps what they hold. */
         NO_SEATS
     }
@@ -69,8 +72,7 @@ public class ChangeSeatCommands {
     public Moved move(long registration, long to, Actor actor) {
         actor.requireOver(registration);
         Instant now = clock.instant();
-        Optional<RegistrationRecord> found = seats.byId(registration)
-                .filter(r -> RegistrationState.ACTIVE.contains(RegistrationState.valueOf(r.getState())));
+        Optional<RegistrationRecord> found = active(registration);
         Optional<Session> target = books.find(to);
         if (found.isEmpty() || target.isEmpty()) {
             return Moved.NOT_POSSIBLE;
@@ -84,14 +86,49 @@ public class ChangeSeatCommands {
                 || seats.active(target.get().id(), found.get().getPersonId()).isPresent()) {
             return Moved.NOT_POSSIBLE;
         }
-        if (actor.kind() == Actor.Kind.PERSON
-                && !now.isBefore(from.changesUntil(found.get().getSettledFor() > 0))) {
+        return isTooLate(found.get(), from, actor, now)
+                ? Moved.TOO_LATE
+                : move(found.get(), from, target.get(), actor, now);
+    }
+
+    /** Moves a registration to a session of the same offering that is found or made in this write. */
+    @Transactional
+    public Moved moveTo(long registration, RegistrationCommands.Place place, Actor actor) {
+        actor.requireOver(registration);
+        Instant now = clock.instant();
+        Optional<RegistrationRecord> found = active(registration);
+        if (found.isEmpty()) {
+            return Moved.NOT_POSSIBLE;
+        }
+        Session from = books.get(found.get().getSessionId());
+        if (!now.isBefore(from.registersFor()) || isTooLate(found.get(), from, actor, now)) {
             return Moved.TOO_LATE;
         }
-        return target.get().isOpenAt(now) ? move(found.get(), from, target.get(), actor, now) : Moved.NOT_OPEN;
+        OptionalLong to = place.find();
+        if (to.isEmpty()) {
+            return Moved.TIME_GONE;
+        }
+        Session target = books.get(to.getAsLong());
+        boolean other = target.offering().id() == from.offering().id()
+                && !target.start().equals(from.start());
+        Moved came = other ? move(found.get(), from, target, actor, now) : Moved.NOT_POSSIBLE;
+        place.settle(came == Moved.DONE);
+        return came;
+    }
+
+    private Optional<RegistrationRecord> active(long registration) {
+        return seats.byId(registration)
+                .filter(r -> RegistrationState.ACTIVE.contains(RegistrationState.valueOf(r.getState())));
+    }
+
+    private static boolean isTooLate(RegistrationRecord r, Session from, Actor actor, Instant now) {
+        return actor.kind() == Actor.Kind.PERSON && !now.isBefore(from.changesUntil(r.getSettledFor() > 0));
     }
 
     private Moved move(RegistrationRecord r, Session from, Session to, Actor actor, Instant now) {
+        if (!to.isOpenAt(now)) {
+            return Moved.NOT_OPEN;
+        }
         Seating.Came came =
                 seating.happen(r, Happening.of(SeatEvent.MOVE, to, actor, now).from(from));
         return came.obstacle()

@@ -13,6 +13,7 @@ import jollyroster.core.door.LinkTokens.Purpose;
 import jollyroster.core.foresight.Odds;
 import jollyroster.core.seats.CallUp;
 import jollyroster.core.seats.RegistrationState;
+import jollyroster.core.seats.SignUpStyle;
 import jollyroster.guests.Reply;
 import jollyroster.platform.PersonalLinks;
 import jollyroster.platform.Times;
@@ -135,6 +136,7 @@ class OwnPage {
                 OfferingDates.whenThere(s, zone, now),
                 OfferingDates.here(s, zone),
                 s.cancelled(),
+                mayPick(found, now) ? links.ownPage(link) + "/times" : "",
                 until(s, now),
                 online ? "Online" : s.place(),
                 s.venue().map(Venue::accessNote).orElse(""),
@@ -164,6 +166,15 @@ class OwnPage {
                         : "",
                 o.signUp().rsvp() ? Reply.of(r.state()).map(Reply::code).orElse("") : "",
                 s.isOpenAt(now) ? Times.dayAndTime(s.cutOff(), zone) : "");
+    }
+
+    /** Whether another time can be picked instead of the one that is held. */
+    static boolean mayPick(Found found, Instant now) {
+        Session s = found.session();
+        return s.offering().style() == SignUpStyle.OWN_TIME
+                && RegistrationState.ACTIVE.contains(found.registration().state())
+                && !s.cancelled()
+                && now.isBefore(s.changesUntil(found.registration().isSettled()));
     }
 
     /** All dates of a whole series; empty where a registration is for one. */

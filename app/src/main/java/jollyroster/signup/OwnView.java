@@ -8,6 +8,7 @@ import jollyroster.chart.StateMark;
  * A person's own page, decided and formatted.
  *
  * @param cancelled whether the session is
+ * @param timesAddress where another time can be picked; empty where it cannot
  * @param until how long it is to the session, in words
  * @param toPay what is to be paid while the seats are held; empty for nothing
  * @param reply yes, maybe or no, where that is what people answer; else empty
@@ -26,6 +27,7 @@ record OwnView(
         String when,
         String here,
         boolean cancelled,
+        String timesAddress,
         String until,
         String place,
         String accessNote,

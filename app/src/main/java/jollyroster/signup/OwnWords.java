@@ -33,6 +33,7 @@ final class OwnWords {
 
     private static final Map<String, Word> WORDS = Map.ofEntries(
             good(Moved.DONE, "Your date is changed. We have written to you."),
+            bad(Moved.TIME_GONE, "That time is taken, or cannot be picked any more. You keep the one you have."),
             bad(Moved.NO_SEATS, "That date has filled up meanwhile. You keep the date you have."),
             bad(
                     Moved.TOO_LATE,
