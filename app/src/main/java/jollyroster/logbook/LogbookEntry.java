@@ -3,6 +3,8 @@ package jollyroster.logbook;
 /** What the logbook records. */
 public enum LogbookEntry {
     SEATED("took seats"),
+    PICKED("picked the time"),
+    GIVEN_BACK("gave the time back"),
     WAITLISTED("joined the waitlist"),
     SEATED_FROM_LINE("was given freed seats"),
     SEATED_ANYWAY("seated somebody by hand"),

@@ -17,6 +17,8 @@ final class LogbookWords {
         return switch (entry) {
             case SEATED, RESTORED ->
                 seats(f, "free seat") + (f.is("held") ? ", held until confirmed or paid" : ", nobody was before them");
+            case PICKED -> "led by " + f.text("hosts") + ", " + because(f.text("because"));
+            case GIVEN_BACK -> "nobody has it any more; it may be picked again";
             case WAITLISTED -> "place " + f.number("place") + ": " + waits(f);
             case SEATED_FROM_LINE -> "first in line whose party of " + f.number("party") + " fitted";
             case SEATED_ANYWAY ->
@@ -48,6 +50,15 @@ final class LogbookWords {
                 f.text("verdict").isEmpty()
                         ? "as the evidence says"
                         : f.text("verdict").toLowerCase(Locale.ROOT);
+        };
+    }
+
+    private static String because(String why) {
+        return switch (why) {
+            case "CHOSEN" -> "whom the person chose";
+            case "ONLY_ONE_FREE" -> "the only one who was free";
+            case "TOGETHER" -> "who lead it together";
+            default -> "who leads least that week of those who were free";
         };
     }
 

@@ -40,9 +40,10 @@ class GivingCommands {
      * A time that can be had.
      *
      * @param hosts who lead it, at least one
+     * @param because why they do
      * @param session that others have picked and that has seats left; empty where it is nobody's yet
      */
-    record Given(Interval span, List<Host> hosts, Optional<Long> session) {}
+    record Given(Interval span, List<Host> hosts, HostChoice.Because because, Optional<Long> session) {}
 
     /** The time as it can be had now; empty when it cannot. */
     Optional<Given> give(Pick pick, Viewer viewer) {
@@ -57,7 +58,8 @@ class GivingCommands {
         Claims claims = reading.within(
                 TimesQueries.week(span), leaders.stream().map(Host::id).toList(), viewer);
         HostTimes times = new HostTimes(pick.offering(), own, leaders, claims, viewer.now());
-        List<Host> able = able(pick, own.choice(), times.free(pick.start()), viewer);
+        List<Host> free = times.free(pick.start());
+        List<Host> able = able(pick, own.choice(), free, viewer);
         if (able.isEmpty()) {
             return Optional.empty();
         }
@@ -70,6 +72,7 @@ class GivingCommands {
         return Optional.of(new Given(
                 span,
                 given,
+                own.choice().because(pick.host().isPresent(), free.size()),
                 joined.flatMap(host -> times.shared(host, pick.start())).map(Led::session)));
     }
 

@@ -6,7 +6,11 @@ import java.util.Optional;
 import java.util.OptionalLong;
 import jollyroster.core.dates.SessionTime;
 import jollyroster.core.door.LinkTokens.Link;
+import jollyroster.logbook.LogbookCommands;
+import jollyroster.logbook.LogbookEntry;
 import jollyroster.platform.Actor;
+import jollyroster.platform.Facts;
+import jollyroster.programme.HostQueries;
 import jollyroster.programme.HostQueries.Host;
 import jollyroster.programme.Offering;
 import jollyroster.programme.PickedCommands;
@@ -26,6 +30,7 @@ public class PickCommands {
     private final GivingCommands giving;
     private final TimeHoldCommands holds;
     private final PickedCommands sessions;
+    private final LogbookCommands logbook;
     private final RegistrationCommands registrations;
     private final ChangeSeatCommands changes;
     private final Clock clock;
@@ -34,12 +39,14 @@ public class PickCommands {
             GivingCommands giving,
             TimeHoldCommands holds,
             PickedCommands sessions,
+            LogbookCommands logbook,
             RegistrationCommands registrations,
             ChangeSeatCommands changes,
             Clock clock) {
         this.giving = giving;
         this.holds = holds;
         this.sessions = sessions;
+        this.logbook = logbook;
         this.registrations = registrations;
         this.changes = changes;
         this.clock = clock;
@@ -55,33 +62,35 @@ public class PickCommands {
 
     /** Gives the time and the seats in it, or says why not; {@link Registering.Reason#TIME_GONE} when it is taken. */
     public Registering pick(Pick pick, Application asked, Optional<Link> invitation, Actor actor) {
-        return registrations.registerAt(new PickedPlace(pick, 0), asked, invitation, actor);
+        return registrations.registerAt(new PickedPlace(pick, 0, actor), asked, invitation, actor);
     }
 
     /** Moves a registration to another time, in one write: both or neither. The time it leaves may be picked anew. */
     public ChangeSeatCommands.Moved move(Pick pick, long registration, Actor actor) {
-        return changes.moveTo(registration, new PickedPlace(pick, registration), actor);
+        return changes.moveTo(registration, new PickedPlace(pick, registration, actor), actor);
     }
 
     /** The time of one pick: a session that is made for it, or one that others have picked. */
     private final class PickedPlace implements RegistrationCommands.Place {
         private final Pick pick;
         private final long leaving;
+        private final Actor actor;
+        private Optional<GivingCommands.Given> given = Optional.empty();
         private OptionalLong made = OptionalLong.empty();
 
-        PickedPlace(Pick pick, long leaving) {
+        PickedPlace(Pick pick, long leaving, Actor actor) {
             this.pick = pick;
             this.leaving = leaving;
+            this.actor = actor;
         }
 
         @Override
         public OptionalLong find() {
             made = OptionalLong.empty();
-            Optional<GivingCommands.Given> found =
-                    giving.give(pick, new Viewer(pick.browser(), leaving, clock.instant()));
-            Optional<Long> shared = found.flatMap(GivingCommands.Given::session);
-            if (found.isPresent() && shared.isEmpty()) {
-                made = OptionalLong.of(add(pick, found.get()));
+            given = giving.give(pick, new Viewer(pick.browser(), leaving, clock.instant()));
+            Optional<Long> shared = given.flatMap(GivingCommands.Given::session);
+            if (given.isPresent() && shared.isEmpty()) {
+                made = OptionalLong.of(add(pick, given.get()));
             }
             return shared.map(OptionalLong::of).orElse(made);
         }
@@ -90,10 +99,17 @@ public class PickCommands {
         public void settle(boolean taken) {
             if (taken) {
                 holds.letGo(pick.offering().id(), pick.browser());
+                made.ifPresent(session -> log(session, given.orElseThrow(), actor));
             } else {
                 made.ifPresent(sessions::drop);
             }
         }
+    }
+
+    private void log(long session, GivingCommands.Given given, Actor actor) {
+        Facts facts = Facts.of("hosts", HostQueries.names(given.hosts(), ""))
+                .and("because", given.because().name());
+        logbook.write(session, actor, LogbookEntry.PICKED, facts, clock.instant());
     }
 
     private long add(Pick pick, GivingCommands.Given given) {

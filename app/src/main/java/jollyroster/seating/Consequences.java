@@ -73,19 +73,20 @@ class Consequences {
         if (!refilling && isFelt(h, before, row)) {
             if (h.from().id() != h.book().id()) {
                 settle(h.from(), h.now());
-                giveBack(h.from());
+                giveBack(h.from(), h);
             }
             settle(h.book(), h.now());
-            giveBack(h.book());
+            giveBack(h.book(), h);
         }
     }
 
     /** A time that was picked is given back when nobody has it any more, or waits for it. */
-    private void giveBack(Session book) {
+    private void giveBack(Session book, Happening h) {
         if (book.offering().style() == SignUpStyle.OWN_TIME) {
             SeatTally left = seats.tally(book);
             if (left.taken() == 0 && left.waiting() == 0) {
                 books.giveBack(book);
+                log.givenBack(book, h);
             }
         }
     }

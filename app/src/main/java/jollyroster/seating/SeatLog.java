@@ -68,6 +68,11 @@ class SeatLog {
         return logbook.count(registration, LogbookEntry.SWAP_OFFERED, since);
     }
 
+    /** A time that nobody has any more. */
+    void givenBack(Session time, Happening h) {
+        logbook.write(time.id(), h.actor(), LogbookEntry.GIVEN_BACK, Facts.none(), h.now());
+    }
+
     void resized(Session book, int to, String why, Actor actor, Instant now) {
         Facts facts = Facts.of("from", book.seats()).and("to", to).and("why", why.isEmpty() ? null : why);
         logbook.write(book.id(), actor, LogbookEntry.RESIZED, facts, now);

@@ -25,6 +25,29 @@ public enum HostChoice {
         return this == ALL_TOGETHER && free.size() < all ? List.of() : free;
     }
 
+    /** Why a host leads a time that was picked. */
+    public enum Because {
+        CHOSEN,
+        ONLY_ONE_FREE,
+        LEADS_LEAST,
+        TOGETHER
+    }
+
+    /**
+     * Why whoever leads a time does so.
+     *
+     * @param named whether the person named the host
+     * @param free how many hosts could have led it
+     */
+    public Because because(boolean named, int free) {
+        if (this == ALL_TOGETHER) {
+            return Because.TOGETHER;
+        }
+        return this == ATTENDEES_CHOICE && named
+                ? Because.CHOSEN
+                : free == 1 ? Because.ONLY_ONE_FREE : Because.LEADS_LEAST;
+    }
+
     /**
      * What decides between those who are free.
      *
