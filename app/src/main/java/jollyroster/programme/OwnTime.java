@@ -39,6 +39,10 @@ public record OwnTime(
         return new OwnTime(hours, NONE.gridMinutes, NONE.daily, NONE.weekly, NONE.choice, NONE.takenShown);
     }
 
+    public OwnTime within(OpenHours other) {
+        return new OwnTime(other, gridMinutes, daily, weekly, choice, takenShown);
+    }
+
     public OwnTime ledBy(HostChoice other) {
         return new OwnTime(hours, gridMinutes, daily, weekly, other, takenShown);
     }

@@ -2,7 +2,9 @@ package jollyroster.sheet;
 
 import java.time.DateTimeException;
 import java.time.LocalDate;
+import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalInt;
 import jollyroster.core.dates.TypedHours;
 import jollyroster.core.openhours.HostChoice;
@@ -33,7 +35,7 @@ record HoursForm(
 
     private static final LocalDate LONG_AGO = LocalDate.of(2000, 1, 1);
     private static final int DAY_BEGINS = 8;
-    private static final int LONGEST = 40_000;
+    static final int LONGEST = 40_000;
 
     HoursForm {
         on = Typed.orEmpty(on);
@@ -86,9 +88,7 @@ record HoursForm(
                 .that(first.isEmpty() || isDay(first), "first", "First day: a date like 2027-03-29.")
                 .that(last.isEmpty() || isDay(last), "last", "Last day: a date like 2027-06-30.");
         if (!checks.problems().containsKey("hours")) {
-            read().parts().stream()
-                    .filter(part -> part.error() != null)
-                    .forEach(part -> checks.that(false, "hours", problem(part)));
+            problems(read().parts()).forEach(problem -> checks.that(false, "hours", problem));
         }
         boolean ordered =
                 !isDay(first) || !isDay(last) || !LocalDate.parse(last).isBefore(LocalDate.parse(first));
@@ -98,6 +98,19 @@ record HoursForm(
         limit(checks, "daily", "Most times a day", daily, 1, 200);
         limit(checks, "weekly", "Most times a week", weekly, 1, 1000);
         return checks.problems();
+    }
+
+    /** What is wrong with a text of hours, a sentence for each part that cannot be read. */
+    static List<String> problems(List<TypedHours.Part> parts) {
+        return parts.stream()
+                .filter(part -> part.error() != null)
+                .map(HoursForm::problem)
+                .toList();
+    }
+
+    /** A day as a form sends it; empty for what is none. */
+    static Optional<LocalDate> day(String text) {
+        return isDay(text) ? Optional.of(LocalDate.parse(text)) : Optional.empty();
     }
 
     private static void limit(Checks checks, String field, String name, String typed, int least, int most) {

@@ -1,11 +1,13 @@
 package jollyroster.sheet;
 
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.List;
 import java.util.stream.Stream;
 import jollyroster.core.intake.Question;
 import jollyroster.core.openhours.HostChoice;
+import jollyroster.core.openhours.OpenHoursText;
 import jollyroster.core.seats.SignUpStyle;
 import jollyroster.programme.AskedQuestion;
 import jollyroster.programme.Offering;
@@ -51,7 +53,7 @@ class SheetChoices {
                 model.addAttribute("team", team.hosts());
             }
             case ACCESS -> addAccess(model);
-            case HOURS -> model.addAttribute("hostChoices", hostChoices());
+            case HOURS -> addHours(model, offering, (HoursForm) opened.form(), now);
             case ASKING -> addAsking(model, offering, opened);
             case PRICE -> model.addAttribute("currencies", PriceForm.CURRENCIES);
             case LOOK -> {
@@ -91,6 +93,18 @@ class SheetChoices {
                 "tells",
                 Stream.of(Tell.values())
                         .map(t -> Choice.of(t.name(), t.words()))
+                        .toList());
+    }
+
+    private void addHours(Model model, Offering offering, HoursForm form, Instant now) {
+        LocalDate today = now.atZone(offering.zone()).toLocalDate();
+        OpenHoursText.Read read = OpenHoursText.read(form.hours(), today, HoursReading.DAY_BEGINS);
+        model.addAttribute("hostChoices", hostChoices());
+        model.addAttribute("reading", HoursReading.of(form.hours(), read.hours(), List.of(), today));
+        model.addAttribute(
+                "others",
+                queries.offerings().stream()
+                        .filter(o -> o.style() == SignUpStyle.OWN_TIME && o.id() != offering.id())
                         .toList());
     }
 

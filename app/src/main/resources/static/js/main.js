@@ -15,6 +15,7 @@ const modules = [
   ["[data-keys]", "./keys.js"],
   ["[data-guess-zone]", "./guess-zone.js"],
   ["[data-day-picker]", "./day-picker.js"],
+  ["[data-hours-of]", "./hours.js"],
   ["[data-copy]", "./copy.js"],
   ["[data-lanes]", "./lanes.js"],
   ["[data-reach]", "./reach.js"],
@@ -29,7 +30,7 @@ const modules = [
 ];
 
 // Modules of what a page puts in later; they bind to what is inside.
-const inside = ["./typed-dates.js", "./day-picker.js", "./questions.js", "./clear-file.js", "./confirm.js"];
+const inside = ["./typed-dates.js", "./day-picker.js", "./hours.js", "./questions.js", "./clear-file.js", "./confirm.js"];
 
 export function refresh(box) {
   for (const [selector, path] of modules) {

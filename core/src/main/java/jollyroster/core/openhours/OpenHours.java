@@ -10,6 +10,7 @@ import java.util.NavigableMap;
 import java.util.Optional;
 import java.util.SortedMap;
 import java.util.TreeMap;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -36,6 +37,8 @@ public record OpenHours(
 
     /** The most changes of weekly hours. */
     public static final int MOST_WEEKLY = 200;
+
+    private static final int WORKING_DAYS = 5;
 
     /** @param from {@link LocalDate#MIN} for hours that hold from the start */
     public record Weekly(DayOfWeek day, LocalDate from, DayHours hours) {}
@@ -125,6 +128,26 @@ public record OpenHours(
                 left,
                 first,
                 last);
+    }
+
+    /** The same with other hours in the place of those that a weekday has at that time of the year; days that differ stay. */
+    public OpenHours instead(LocalDate day, DayHours hours) {
+        LocalDate since = usual(day).map(Weekly::from).orElse(LocalDate.MIN);
+        Stream<Weekly> others = weekly.stream()
+                .filter(some -> some.day() != day.getDayOfWeek() || !some.from().equals(since));
+        boolean said = !hours.isClosed() || !since.equals(LocalDate.MIN);
+        Stream<Weekly> its = said ? Stream.of(new Weekly(day.getDayOfWeek(), since, hours)) : Stream.of();
+        return new OpenHours(Stream.concat(others, its).toList(), exceptions, first, last);
+    }
+
+    /** The same with the hours that the weekday of a day has on Monday to Friday of that week. */
+    public OpenHours alike(LocalDate day) {
+        DayHours hours = usual(day).map(Weekly::hours).orElse(DayHours.CLOSED);
+        OpenHours changed = this;
+        for (int i = 0; i < WORKING_DAYS; i++) {
+            changed = changed.instead(TimeRules.week(day).plusDays(i), hours);
+        }
+        return changed;
     }
 
     public OpenHours between(@Nullable LocalDate firstDay, @Nullable LocalDate lastDay) {

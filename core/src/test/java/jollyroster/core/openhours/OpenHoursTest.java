@@ -130,6 +130,32 @@ class OpenHoursTest {
     }
 
     @Test
+    void hours_of_a_weekday_are_changed_where_they_stand_and_made_alike_on_working_days() {
+        OpenHours hours = read("Mon 10-12; Wed 9-11 from 24 Mar; 15 Mar closed");
+        LocalDate monday = LocalDate.of(2027, 3, 15);
+        DayHours afternoon = DayHours.of(new Stretch(14 * 60, 15 * 60));
+        assertThat(OpenHoursText.write(hours.instead(monday, afternoon)))
+                .isEqualTo("Mon 14:00-15:00\nWed 09:00-11:00 from 24 Mar 2027\n15 Mar 2027 closed");
+        assertThat(OpenHoursText.write(hours.instead(LocalDate.of(2027, 3, 31), afternoon)))
+                .as("the change from a date on stands, with other hours")
+                .contains("Wed 14:00-15:00 from 24 Mar 2027");
+        assertThat(OpenHoursText.write(hours.instead(monday, DayHours.CLOSED))).doesNotContain("Mon");
+        assertThat(OpenHoursText.write(read("Tue 9-10; Fri 8-9").alike(LocalDate.of(2027, 3, 16))))
+                .isEqualTo("Mon–Fri 09:00-10:00");
+    }
+
+    @Test
+    void what_a_choice_of_hosts_offers_and_why() {
+        assertThat(HostChoice.ALL_TOGETHER.offers(List.of(1, 2), 3)).isEmpty();
+        assertThat(HostChoice.ALL_TOGETHER.offers(List.of(1, 2, 3), 3)).hasSize(3);
+        assertThat(HostChoice.WHOEVER_IS_FREE.offers(List.of(1), 3)).containsExactly(1);
+        assertThat(HostChoice.ALL_TOGETHER.because(true, 2)).isEqualTo(HostChoice.Because.TOGETHER);
+        assertThat(HostChoice.ATTENDEES_CHOICE.because(true, 2)).isEqualTo(HostChoice.Because.CHOSEN);
+        assertThat(HostChoice.ATTENDEES_CHOICE.because(false, 2)).isEqualTo(HostChoice.Because.LEADS_LEAST);
+        assertThat(HostChoice.WHOEVER_IS_FREE.because(true, 1)).isEqualTo(HostChoice.Because.ONLY_ONE_FREE);
+    }
+
+    @Test
     void impossible_values_are_refused() {
         assertThatIllegalArgumentException().isThrownBy(() -> new Stretch(600, 600));
         assertThatIllegalArgumentException().isThrownBy(() -> new Stretch(-1, 60));
