@@ -27,9 +27,9 @@ class PersonPartQueries {
         this.reads = reads;
     }
 
-    /** Who has this part, in no order; empty if more than {@code most} do, or if it is too short to be looked up. */
+    /** Who has this part, in no order; empty if more than {@code most} do, or if it cannot be looked up. */
     Optional<List<Long>> having(String part, int most) {
-        if (part.codePointCount(0, part.length()) < SHORTEST) {
+        if (part.codePointCount(0, part.length()) < SHORTEST || part.indexOf('\0') >= 0) {
             return Optional.empty();
         }
         List<Long> found = new ArrayList<>(reads.sql()

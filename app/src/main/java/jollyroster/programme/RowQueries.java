@@ -20,6 +20,7 @@ import jollyroster.core.intake.Question;
 import jollyroster.core.prices.Price;
 import jollyroster.core.prices.RefundRule;
 import jollyroster.core.seats.FreedSeats;
+import jollyroster.core.seats.Leave;
 import jollyroster.core.seats.SeatsShown;
 import jollyroster.core.seats.SignUpStyle;
 import jollyroster.platform.tables.tables.records.QuestionRecord;
@@ -148,6 +149,8 @@ final class RowQueries {
                 r.get(OFFERING.IS_FULL_NAME),
                 r.get(OFFERING.IS_EMAIL_CONFIRMED),
                 r.get(OFFERING.CHANGES_MINUTES),
+                new Leave(r.get(OFFERING.IS_MOVE_ALLOWED), r.get(OFFERING.MOVE_MINUTES)),
+                new Leave(r.get(OFFERING.IS_CANCEL_ALLOWED), r.get(OFFERING.CANCEL_MINUTES)),
                 r.get(OFFERING.AFTER_TEXT),
                 r.get(OFFERING.AFTER_ADDRESS),
                 r.get(OFFERING.IS_RSVP),

@@ -6,6 +6,7 @@ import java.util.OptionalInt;
 import jollyroster.core.prices.Price;
 import jollyroster.core.prices.RefundRule;
 import jollyroster.core.seats.FreedSeats;
+import jollyroster.core.seats.Leave;
 import jollyroster.core.seats.SeatsShown;
 import jollyroster.core.seats.SignUpStyle;
 
@@ -100,6 +101,8 @@ public sealed interface Section {
      * Who may come, how, and until when.
      *
      * @param opensDays how many days before the start registration opens; 0 for at once
+     * @param moves whether people may move to another date or time themselves
+     * @param cancels whether they may give back seats they hold
      * @param rsvp whether people answer rather than register
      * @param companyShown whether people see who comes
      * @param tell when the organiser hears of answers
@@ -110,33 +113,82 @@ public sealed interface Section {
             int opensDays,
             int cutoffMinutes,
             int changesMinutes,
+            Leave moves,
+            Leave cancels,
             boolean rsvp,
             boolean companyShown,
             Tell tell)
             implements Section {
 
         /** Any date, listed, open at once and until the start. */
-        public static final Access OPEN =
-                new Access(SignUpStyle.ANY_DATE, Visibility.LISTED, 0, 0, 0, false, false, Tell.NEVER);
+        public static final Access OPEN = new Access(
+                SignUpStyle.ANY_DATE, Visibility.LISTED, 0, 0, 0, Leave.ALWAYS, Leave.ALWAYS, false, false, Tell.NEVER);
 
         public Access by(SignUpStyle way) {
-            return new Access(way, visibility, opensDays, cutoffMinutes, changesMinutes, rsvp, companyShown, tell);
+            return new Access(
+                    way,
+                    visibility,
+                    opensDays,
+                    cutoffMinutes,
+                    changesMinutes,
+                    moves,
+                    cancels,
+                    rsvp,
+                    companyShown,
+                    tell);
         }
 
         public Access seen(Visibility by) {
-            return new Access(style, by, opensDays, cutoffMinutes, changesMinutes, rsvp, companyShown, tell);
+            return new Access(
+                    style, by, opensDays, cutoffMinutes, changesMinutes, moves, cancels, rsvp, companyShown, tell);
         }
 
         public Access between(int days, int cutoffHours) {
-            return new Access(style, visibility, days, cutoffHours * 60, changesMinutes, rsvp, companyShown, tell);
+            return new Access(
+                    style,
+                    visibility,
+                    days,
+                    cutoffHours * 60,
+                    changesMinutes,
+                    moves,
+                    cancels,
+                    rsvp,
+                    companyShown,
+                    tell);
         }
 
+        /** Changes, and moving, are possible until so long before the start. */
         public Access changedUntil(int hours) {
-            return new Access(style, visibility, opensDays, cutoffMinutes, hours * 60, rsvp, companyShown, tell);
+            return new Access(
+                    style,
+                    visibility,
+                    opensDays,
+                    cutoffMinutes,
+                    hours * 60,
+                    Leave.untilHours(hours),
+                    cancels,
+                    rsvp,
+                    companyShown,
+                    tell);
+        }
+
+        public Access leaving(Leave move, Leave cancel) {
+            return new Access(
+                    style,
+                    visibility,
+                    opensDays,
+                    cutoffMinutes,
+                    changesMinutes,
+                    move,
+                    cancel,
+                    rsvp,
+                    companyShown,
+                    tell);
         }
 
         public Access answered(boolean shown, Tell told) {
-            return new Access(style, visibility, opensDays, cutoffMinutes, changesMinutes, true, shown, told);
+            return new Access(
+                    style, visibility, opensDays, cutoffMinutes, changesMinutes, moves, cancels, true, shown, told);
         }
 
         @Override

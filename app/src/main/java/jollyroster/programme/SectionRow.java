@@ -75,6 +75,10 @@ final class SectionRow {
         row.setOpensDays(access.opensDays());
         row.setCutoffMinutes(access.cutoffMinutes());
         row.setChangesMinutes(access.changesMinutes());
+        row.setIsMoveAllowed(access.moves().given());
+        row.setMoveMinutes(access.moves().minutes());
+        row.setIsCancelAllowed(access.cancels().given());
+        row.setCancelMinutes(access.cancels().minutes());
         row.setIsRsvp(access.rsvp());
         row.setIsCompanyShown(access.companyShown());
         row.setTell(access.tell().name());

@@ -12,6 +12,7 @@ import jollyroster.core.openhours.Claim;
 import jollyroster.core.seats.CallUp;
 import jollyroster.core.seats.Capacity;
 import jollyroster.core.seats.FreedSeats;
+import jollyroster.core.seats.Leave;
 import jollyroster.core.seats.Outlook;
 import jollyroster.core.seats.SignUpStyle;
 import org.jspecify.annotations.Nullable;
@@ -174,6 +175,20 @@ public record Session(
         return settled && offering.signUp().isPaid() && offering.signUp().fixedOncePaid()
                 ? Instant.MIN
                 : changesUntil();
+    }
+
+    /** Until when people may move to another date or time. */
+    public Instant movesUntil(boolean settled) {
+        Instant changes = changesUntil(settled);
+        boolean fixed = changes.equals(Instant.MIN);
+        Instant moves = offering.signUp().moves().ends(registersFor);
+        return fixed || offering.signUp().rsvp() && changes.isBefore(moves) ? changes : moves;
+    }
+
+    /** Until when people may give back seats they hold; with no time before the start, until the end. */
+    public Instant cancelsUntil() {
+        Leave cancels = offering.signUp().cancels();
+        return cancels.given() && cancels.minutes() == 0 ? Instant.MAX : cancels.ends(registersFor);
     }
 
     /** When registration opens; empty for at once. A time of one's own can be picked from the beginning of that day on. */

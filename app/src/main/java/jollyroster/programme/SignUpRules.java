@@ -4,6 +4,7 @@ import java.util.OptionalInt;
 import jollyroster.core.prices.Price;
 import jollyroster.core.prices.RefundRule;
 import jollyroster.core.seats.FreedSeats;
+import jollyroster.core.seats.Leave;
 
 /**
  * How registrations are taken and what people may change themselves.
@@ -12,6 +13,8 @@ import jollyroster.core.seats.FreedSeats;
  * @param fullName whether a name must have two words
  * @param emailConfirmed whether seats are only held until a link in a letter is followed
  * @param changesMinutes how long before the start people can no longer change what they registered
+ * @param moves whether and until when they may move to another date or time
+ * @param cancels whether and until when they may give back seats they hold
  * @param afterText what is said after registering; empty for nothing
  * @param afterAddress an https address people are offered after registering; empty for none
  * @param rsvp whether people answer yes, maybe or no
@@ -28,6 +31,8 @@ public record SignUpRules(
         boolean fullName,
         boolean emailConfirmed,
         int changesMinutes,
+        Leave moves,
+        Leave cancels,
         String afterText,
         String afterAddress,
         boolean rsvp,

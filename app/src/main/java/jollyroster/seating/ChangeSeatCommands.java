@@ -122,7 +122,7 @@ public class ChangeSeatCommands {
     }
 
     private static boolean isTooLate(RegistrationRecord r, Session from, Actor actor, Instant now) {
-        return actor.kind() == Actor.Kind.PERSON && !now.isBefore(from.changesUntil(r.getSettledFor() > 0));
+        return actor.kind() == Actor.Kind.PERSON && !now.isBefore(from.movesUntil(r.getSettledFor() > 0));
     }
 
     private Moved move(RegistrationRecord r, Session from, Session to, Actor actor, Instant now) {

@@ -154,6 +154,14 @@ class Seating {
         if (bound && !h.now().isBefore(h.book().changesUntil(before.settled() > 0))) {
             passed.add(SeatEvent.Deadline.CHANGES);
         }
+        if (bound && !h.now().isBefore(h.from().movesUntil(before.settled() > 0))) {
+            passed.add(SeatEvent.Deadline.MOVES);
+        }
+        boolean holds =
+                before.state().filter(s -> s == RegistrationState.REGISTERED).isPresent();
+        if (bound && holds && !h.now().isBefore(h.book().cancelsUntil())) {
+            passed.add(SeatEvent.Deadline.CANCELLING);
+        }
         if (books.isOver(h.book(), h.now())) {
             passed.add(SeatEvent.Deadline.END);
         }

@@ -133,7 +133,7 @@ public class SwapCommands {
         return seats.byId(registration)
                 .filter(r -> r.getState().equals(RegistrationState.REGISTERED.name()))
                 .filter(r -> now.isBefore(
-                        programme.session(r.getSessionId()).orElseThrow().changesUntil(true)));
+                        programme.session(r.getSessionId()).orElseThrow().movesUntil(true)));
     }
 
     private boolean mayChange(RegistrationRecord r, Session date, Instant now) {
@@ -142,7 +142,7 @@ public class SwapCommands {
                 && own.offering().id() == date.offering().id()
                 && own.offering().style().choosesDates()
                 && !date.cancelled()
-                && now.isBefore(date.changesUntil(true))
+                && now.isBefore(date.movesUntil(true))
                 && seats.active(date.id(), r.getPersonId()).isEmpty();
     }
 

@@ -104,12 +104,17 @@ class HoursController {
     String copy(
             @PathVariable long id, @RequestParam(defaultValue = "0") long from, RedirectAttributes flash, Actor actor) {
         known(id);
-        if (known(from).style() != SignUpStyle.OWN_TIME) {
-            throw new ResponseStatusException(HttpStatus.BAD_REQUEST);
+        boolean has = programme
+                .offering(from)
+                .filter(other -> other.style() == SignUpStyle.OWN_TIME)
+                .isPresent();
+        if (has) {
+            OwnTime changed = ownTime.of(id).within(ownTime.of(from).hours());
+            commands.save(id, List.of(new Section.Hours(changed)), actor);
+            flash.addFlashAttribute("said", "The hours are copied.");
+        } else {
+            flash.addFlashAttribute("warned", "Choose an offering that has open hours.");
         }
-        OwnTime changed = ownTime.of(id).within(ownTime.of(from).hours());
-        commands.save(id, List.of(new Section.Hours(changed)), actor);
-        flash.addFlashAttribute("said", "The hours are copied.");
         return "redirect:/desk/offerings/" + id + "?open=hours#hours";
     }
 }

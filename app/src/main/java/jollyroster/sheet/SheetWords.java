@@ -9,6 +9,7 @@ import jollyroster.core.intake.Question;
 import jollyroster.core.messages.PlanLine;
 import jollyroster.core.prices.RefundRule;
 import jollyroster.core.seats.FreedSeats;
+import jollyroster.core.seats.Leave;
 import jollyroster.core.seats.SeatsShown;
 import jollyroster.programme.AskedQuestion;
 import jollyroster.programme.Format;
@@ -119,14 +120,23 @@ final class SheetWords {
         Sentence when = Sentence.of(" Registration opens ")
                 .and(days == 0 ? "at once" : Counted.of(days, "day") + " before the start")
                 .and(" and closes " + Counted.beforeStart(o.cutoffMinutes()) + ". ");
-        Sentence changes = Sentence.of("People may change or cancel until ")
-                .and(
-                        o.signUp().changesMinutes() == 0
-                                ? "the start."
-                                : Counted.beforeStart(o.signUp().changesMinutes()) + ".");
+        Sentence changes = Sentence.of("People may change what they said until "
+                        + until(o.signUp().changesMinutes()) + ", ")
+                .and(leave("move", o.signUp().moves(), "the start"))
+                .and(" and " + leave("cancel", o.signUp().cancels(), "the end") + ".");
         return who.and(when)
                 .and(o.signUp().rsvp() ? answers(o) : Sentence.of(""))
                 .and(changes);
+    }
+
+    private static String until(int minutes) {
+        return minutes == 0 ? "the start" : Counted.beforeStart(minutes);
+    }
+
+    private static String leave(String what, Leave leave, String otherwise) {
+        return !leave.given()
+                ? "not " + what + " by themselves"
+                : what + " until " + (leave.minutes() == 0 ? otherwise : Counted.beforeStart(leave.minutes()));
     }
 
     private static String found(Visibility visibility) {

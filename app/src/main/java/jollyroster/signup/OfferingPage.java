@@ -53,6 +53,7 @@ record OfferingPage(
      * @param seriesDates all dates of a whole series; empty for other styles
      * @param labels to find others like it by
      * @param clock on whose clock the times are
+     * @param leaving how a registration is cancelled, in a sentence
      * @param rule how people hold dates, in a sentence; empty when there is nothing to say
      */
     record Front(
@@ -65,7 +66,8 @@ record OfferingPage(
             List<SeriesDate> seriesDates,
             String rule,
             List<String> labels,
-            String clock) {}
+            String clock,
+            String leaving) {}
 
     /**
      * Where people answer an invitation.
@@ -200,7 +202,8 @@ record OfferingPage(
                         : List.of(),
                 rule(o),
                 o.front().labels(),
-                clock(facts));
+                clock(facts),
+                LeaveWords.before(o.signUp().cancels()));
     }
 
     /** On whose clock the times are, in words. */

@@ -126,12 +126,12 @@ class OwnChanges {
         Session s = found.session();
         boolean possible = r.state() == RegistrationState.REGISTERED
                 && s.offering().style().choosesDates()
-                && now.isBefore(s.changesUntil(r.isSettled()));
+                && now.isBefore(s.movesUntil(r.isSettled()));
         if (!possible) {
             return OwnView.Swaps.NONE;
         }
         List<Session> dates = programme.sessionsOf(s.offering().id()).stream()
-                .filter(d -> d.id() != s.id() && !d.cancelled() && now.isBefore(d.changesUntil(r.isSettled())))
+                .filter(d -> d.id() != s.id() && !d.cancelled() && now.isBefore(d.movesUntil(r.isSettled())))
                 .toList();
         return new OwnView.Swaps(
                 swaps.wantedBy(r.id()).map(id -> when(dates, id, r, now)).orElse(""),

@@ -146,6 +146,7 @@ class OwnPage {
                 links.ownPage(link),
                 links.ownFeed(link),
                 active && !s.cancelled() && now.isBefore(s.end()),
+                r.state() != RegistrationState.REGISTERED || now.isBefore(s.cancelsUntil()),
                 seated && !s.cancelled() && now.isBefore(s.doorHours().closes()),
                 Times.dayAndTime(s.doorHours().opens(), zone),
                 r.remarks().companions().stream().filter(n -> !n.isEmpty()).toList(),
@@ -174,7 +175,7 @@ class OwnPage {
         return s.offering().style() == SignUpStyle.OWN_TIME
                 && RegistrationState.ACTIVE.contains(found.registration().state())
                 && !s.cancelled()
-                && now.isBefore(s.changesUntil(found.registration().isSettled()));
+                && now.isBefore(s.movesUntil(found.registration().isSettled()));
     }
 
     /** All dates of a whole series; empty where a registration is for one. */
@@ -225,7 +226,7 @@ class OwnPage {
 
     /** The other dates that have room and on which the person is not yet. */
     private List<OwnView.Choice> otherDates(Registration r, Session s, ZoneId zone, Instant now) {
-        if (!s.offering().style().choosesDates() || !now.isBefore(s.changesUntil(r.isSettled()))) {
+        if (!s.offering().style().choosesDates() || !now.isBefore(s.movesUntil(r.isSettled()))) {
             return List.of();
         }
         List<Long> held = roster.ofPerson(r.person()).stream()

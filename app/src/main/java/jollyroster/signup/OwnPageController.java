@@ -90,9 +90,14 @@ class OwnPageController {
     ModelAndView cancel(@PathVariable String token, @RequestParam(defaultValue = "") String why) {
         String reason = Text.oneLine(why.substring(0, Math.min(why.length(), LONGEST_REASON)));
         Optional<OwnPage.Found> found = ownPage.find(token);
-        found.ifPresent(f -> changeSeat.cancel(
-                f.registration().id(), reason, f.registration().self()));
-        return found.isPresent() ? new ModelAndView("redirect:/my/" + token) : OwnSteps.unknown();
+        if (found.isEmpty()) {
+            return OwnSteps.unknown();
+        }
+        Registration r = found.get().registration();
+        boolean stood = RegistrationState.ACTIVE.contains(r.state());
+        return changeSeat.cancel(r.id(), reason, r.self()) || !stood
+                ? new ModelAndView("redirect:/my/" + token)
+                : OwnSteps.back(token, OwnWords.Said.NOT_CANCELLED);
     }
 
     /** Changes who comes along and what was answered. */

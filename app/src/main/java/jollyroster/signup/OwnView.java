@@ -10,6 +10,8 @@ import jollyroster.chart.StateMark;
  * @param cancelled whether the session is
  * @param timesAddress where another time can be picked; empty where it cannot
  * @param until how long it is to the session, in words
+ * @param canCancel whether there is something to cancel or change
+ * @param mayCancel whether the person may do so, or must ask
  * @param toPay what is to be paid while the seats are held; empty for nothing
  * @param reply yes, maybe or no, where that is what people answer; else empty
  * @param replyUntil until when it can be changed; empty when it no longer can
@@ -37,6 +39,7 @@ record OwnView(
         String ownAddress,
         String feedAddress,
         boolean canCancel,
+        boolean mayCancel,
         boolean canJoin,
         String doorOpens,
         List<String> companions,

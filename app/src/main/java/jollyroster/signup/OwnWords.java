@@ -21,6 +21,7 @@ final class OwnWords {
         CONTACT_KEPT,
         CONTACT_ASKED,
         TOO_OFTEN,
+        NOT_CANCELLED,
         SWAP_WITHDRAWN
     }
 
@@ -65,6 +66,7 @@ final class OwnWords {
                     Said.CONTACT_ASKED,
                     "We have written to the new address. As soon as you confirm there, it is used; until then the old one is."),
             bad(Said.TOO_OFTEN, "That was a lot of changes in a short time. Please try again in an hour."),
+            bad(Said.NOT_CANCELLED, "That can no longer be cancelled here; please tell the organiser."),
             good(Said.SWAP_WITHDRAWN, "Your offer to swap is taken back."));
 
     private OwnWords() {}

@@ -183,7 +183,7 @@ class PlainVisitTest {
             page.keyboard().press("ArrowRight");
             page.keyboard().press("ArrowRight");
             page.keyboard().press("Enter");
-            assertThat(page.locator("h1")).hasText("Knots and splicing bench");
+            assertThat(page.locator("h1")).hasText("Passage-plan clinic");
             page.locator("html[data-ready]").waitFor();
             page.keyboard().press("/");
             page.keyboard().type("marine");

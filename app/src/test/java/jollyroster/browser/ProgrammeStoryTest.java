@@ -47,6 +47,9 @@ class ProgrammeStoryTest {
             "/p/sea-survival-refresher",
             "/p/coastal-navigation",
             "/p/man-overboard-drill",
+            "/p/passage-plan-clinic",
+            "/desk/offerings/11",
+            "/desk/offerings/11/times",
             "/p/instructor-briefing");
 
     @LocalServerPort

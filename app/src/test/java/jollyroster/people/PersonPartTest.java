@@ -60,6 +60,9 @@ class PersonPartTest {
         findsWhatComparingFinds("from the index");
         roster.register(Saltmarrow.person(session, "Strandrika Newcomer", 1), Saltmarrow.VISITOR);
         findsWhatComparingFinds("some in the index, one not");
+        for (String odd : List.of("\0\0\0", "abc\0", "\"\"\"", "a OR b", "{x} : y*")) {
+            assertThat(people.people(odd, 0, 5)).as(odd).isEmpty();
+        }
     }
 
     private void findsWhatComparingFinds(String when) {

@@ -121,7 +121,7 @@ public final class SeatMachine {
         if (rule == null) {
             return new Transition.Refused(Obstacle.NOT_POSSIBLE);
         }
-        return scene.passed().contains(event.deadline())
+        return event.isTooLate(scene.passed())
                 ? new Transition.Refused(Obstacle.TOO_LATE)
                 : rule.apply(before, wanted, scene);
     }

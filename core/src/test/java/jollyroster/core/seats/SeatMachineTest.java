@@ -116,12 +116,22 @@ class SeatMachineTest {
                 SeatEvent.Deadline.CHANGES);
         assertThat(obstacle(SeatMachine.decide(registered, SeatEvent.RESIZE, 3, late)))
                 .isEqualTo(Obstacle.TOO_LATE);
-        assertThat(obstacle(SeatMachine.decide(registered, SeatEvent.MOVE, 0, late)))
-                .isEqualTo(Obstacle.TOO_LATE);
         assertThat(obstacle(SeatMachine.decide(registered, SeatEvent.ANSWER_NO, 0, late)))
                 .isEqualTo(Obstacle.TOO_LATE);
+        assertThat(word(SeatMachine.decide(registered, SeatEvent.MOVE, 0, late)))
+                .isEqualTo("REGISTERED");
         assertThat(word(SeatMachine.decide(registered, SeatEvent.CANCEL, 0, late)))
                 .isEqualTo("CANCELLED");
+        Scene later = scene(
+                ROOMY, new SeatTally(2, 0, 0), Terms.AT_ONCE, SeatEvent.Deadline.MOVES, SeatEvent.Deadline.CANCELLING);
+        assertThat(obstacle(SeatMachine.decide(registered, SeatEvent.MOVE, 0, later)))
+                .isEqualTo(Obstacle.TOO_LATE);
+        assertThat(obstacle(SeatMachine.decide(registered, SeatEvent.SWAP, 0, later)))
+                .isEqualTo(Obstacle.TOO_LATE);
+        assertThat(obstacle(SeatMachine.decide(registered, SeatEvent.CANCEL, 0, later)))
+                .isEqualTo(Obstacle.TOO_LATE);
+        assertThat(word(SeatMachine.decide(registered, SeatEvent.RESIZE, 3, later)))
+                .isEqualTo("REGISTERED");
     }
 
     @Test
