@@ -7,6 +7,7 @@ import java.util.Optional;
 import jollyroster.chart.FillCurve;
 import jollyroster.core.foresight.Course;
 import jollyroster.core.foresight.FillForecast;
+import jollyroster.core.seats.SignUpStyle;
 import jollyroster.programme.Session;
 
 /**
@@ -25,7 +26,10 @@ public record FillView(FillCurve curve, int seats, String pace, String forecast,
     /** Empty when there is nothing to draw yet. */
     static Optional<FillView> of(SessionFacts facts) {
         Session s = facts.session();
-        if (s.seats() == 0 || facts.own().steps().isEmpty() && facts.earlier().isEmpty()) {
+        boolean picked = s.offering().style() == SignUpStyle.OWN_TIME;
+        if (picked
+                || s.seats() == 0
+                || facts.own().steps().isEmpty() && facts.earlier().isEmpty()) {
             return Optional.empty();
         }
         int hours = (int)

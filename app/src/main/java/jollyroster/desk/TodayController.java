@@ -29,6 +29,7 @@ class TodayController {
     private static final int NEXT_SENDS = 6;
     private static final int NEXT_SESSIONS = 5;
     private final Needs needs;
+    private final WhoPicked who;
     private final ProgrammeQueries programme;
     private final HostQueries hosts;
     private final SignedIn signedIn;
@@ -41,6 +42,7 @@ class TodayController {
 
     TodayController(
             Needs needs,
+            WhoPicked who,
             ProgrammeQueries programme,
             HostQueries hosts,
             SignedIn signedIn,
@@ -52,6 +54,7 @@ class TodayController {
             Clock clock) {
         this.steps = steps;
         this.needs = needs;
+        this.who = who;
         this.programme = programme;
         this.hosts = hosts;
         this.signedIn = signedIn;
@@ -62,7 +65,7 @@ class TodayController {
         this.clock = clock;
     }
 
-    /** A session at hand. @param soon when it is, said from now */
+    /** A session at hand. @param soon when it is, said from now @param who comes, where somebody picked the time; else empty */
     public record AtHand(
             long id,
             String title,
@@ -71,7 +74,8 @@ class TodayController {
             String place,
             SeatStrip strip,
             String taken,
-            boolean open) {}
+            boolean open,
+            String who) {}
 
     public record Send(String at, String what, String who, String title, long session) {}
 
@@ -105,7 +109,7 @@ class TodayController {
                 .toList();
     }
 
-    private static AtHand atHand(Session s, SeatCount count, Instant now, ZoneId home) {
+    private AtHand atHand(Session s, SeatCount count, Instant now, ZoneId home) {
         boolean open = !now.isBefore(s.doorHours().opens());
         boolean running = !now.isBefore(s.start());
         String soon = running ? "under way" : open ? "door open" : Times.ahead(now, s.start(), s.zone());
@@ -117,7 +121,8 @@ class TodayController {
                 s.venue().map(Venue::name).orElse("no venue yet"),
                 SeatStrip.ofCounts(s.seats(), s.keptBack(), count.taken(), count.waitingPeople(), 8),
                 count.taken() + " of " + s.seats(),
-                open);
+                open,
+                who.of(s, !signedIn.isHelper()));
     }
 
     private List<Send> sends(ZoneId home) {

@@ -2,6 +2,7 @@ package jollyroster.owntime;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.Optional;
 import java.util.OptionalLong;
 import jollyroster.core.dates.SessionTime;
@@ -29,6 +30,7 @@ public class PickCommands {
 
     private final GivingCommands giving;
     private final TimeHoldCommands holds;
+    private final TimeLinkCommands onceLinks;
     private final PickedCommands sessions;
     private final LogbookCommands logbook;
     private final RegistrationCommands registrations;
@@ -38,6 +40,7 @@ public class PickCommands {
     PickCommands(
             GivingCommands giving,
             TimeHoldCommands holds,
+            TimeLinkCommands onceLinks,
             PickedCommands sessions,
             LogbookCommands logbook,
             RegistrationCommands registrations,
@@ -45,6 +48,7 @@ public class PickCommands {
             Clock clock) {
         this.giving = giving;
         this.holds = holds;
+        this.onceLinks = onceLinks;
         this.sessions = sessions;
         this.logbook = logbook;
         this.registrations = registrations;
@@ -57,8 +61,21 @@ public class PickCommands {
      *
      * @param host who is to lead it; empty where people do not choose, and for whoever is free
      * @param browser for which the time may be held; empty for none
+     * @param once a link that gives one person one time; empty for none
      */
-    public record Pick(Offering offering, Instant start, Optional<Long> host, String browser) {}
+    public record Pick(Offering offering, Instant start, Optional<Long> host, String browser, Optional<TimeLink> once) {
+
+        public Pick(Offering offering, Instant start, Optional<Long> host, String browser) {
+            this(offering, start, host, browser, Optional.empty());
+        }
+
+        /** Whether the link, if there is one, allows this time, and the host. */
+        private boolean isAllowed() {
+            LocalDate day = start.atZone(offering.zone()).toLocalDate();
+            return once.map(link -> link.offering() == offering.id() && link.allows(day))
+                    .orElse(true);
+        }
+    }
 
     /** Gives the time and the seats in it, or says why not; {@link Registering.Reason#TIME_GONE} when it is taken. */
     public Registering pick(Pick pick, Application asked, Optional<Link> invitation, Actor actor) {
@@ -87,6 +104,10 @@ public class PickCommands {
         @Override
         public OptionalLong find() {
             made = OptionalLong.empty();
+            if (!pick.isAllowed()
+                    || pick.once().map(link -> !onceLinks.isGood(link.link())).orElse(false)) {
+                return OptionalLong.empty();
+            }
             given = giving.give(pick, new Viewer(pick.browser(), leaving, clock.instant()));
             Optional<Long> shared = given.flatMap(GivingCommands.Given::session);
             if (given.isPresent() && shared.isEmpty()) {
@@ -96,9 +117,15 @@ public class PickCommands {
         }
 
         @Override
-        public void settle(boolean taken) {
-            if (taken) {
+        public boolean isVouchedFor() {
+            return pick.once().isPresent();
+        }
+
+        @Override
+        public void settle(OptionalLong registration) {
+            if (registration.isPresent()) {
                 holds.letGo(pick.offering().id(), pick.browser());
+                pick.once().ifPresent(link -> onceLinks.use(link.link(), registration.getAsLong()));
                 made.ifPresent(session -> log(session, given.orElseThrow(), actor));
             } else {
                 made.ifPresent(sessions::drop);

@@ -63,6 +63,11 @@ public class PersonalLinks {
         return address.of("/invited/" + issue(Purpose.RSVP, invitee));
     }
 
+    /** Leads one person to the times of an offering, to pick one. */
+    public String oneTime(String slug, Link link) {
+        return address.of("/p/" + slug + "?once=" + issue(Purpose.ONE_TIME, link));
+    }
+
     public String join(Link link) {
         return address.of("/join/" + issue(Purpose.JOIN, link));
     }

@@ -112,7 +112,7 @@ public class ChangeSeatCommands {
         boolean other = target.offering().id() == from.offering().id()
                 && !target.start().equals(from.start());
         Moved came = other ? move(found.get(), from, target, actor, now) : Moved.NOT_POSSIBLE;
-        place.settle(came == Moved.DONE);
+        place.settle(came == Moved.DONE ? OptionalLong.of(registration) : OptionalLong.empty());
         return came;
     }
 

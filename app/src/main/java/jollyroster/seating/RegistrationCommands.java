@@ -65,8 +65,11 @@ public class RegistrationCommands {
         /** Empty when there is none to be had. */
         OptionalLong find();
 
-        /** What is to be kept of what was found or made. @param taken whether somebody is registered for it now */
-        void settle(boolean taken);
+        /** Whether somebody comes by a link that was given to them, as an invitee does. */
+        boolean isVouchedFor();
+
+        /** What is to be kept of what was found or made. @param registration that has it now; empty when nobody has */
+        void settle(OptionalLong registration);
     }
 
     /** Gives the party its seats, puts it on the waitlist, or says why neither. */
@@ -76,7 +79,7 @@ public class RegistrationCommands {
 
     /** The same for somebody who comes with an invitation. */
     public Registering register(Application asked, Optional<Link> invitation, Actor actor) {
-        return together.run(() -> take(asked, SeatEvent.REGISTER, invitation, actor));
+        return together.run(() -> take(asked, SeatEvent.REGISTER, invitation, false, actor));
     }
 
     /**
@@ -93,8 +96,12 @@ public class RegistrationCommands {
             if (session.isEmpty()) {
                 return new Registering.Refused(Registering.Reason.TIME_GONE);
             }
-            Registering came = take(asked.on(session.getAsLong()), SeatEvent.REGISTER, invitation, actor);
-            place.settle(came instanceof Registering.Done);
+            Registering came =
+                    take(asked.on(session.getAsLong()), SeatEvent.REGISTER, invitation, place.isVouchedFor(), actor);
+            place.settle(
+                    came instanceof Registering.Done done
+                            ? OptionalLong.of(done.link().id())
+                            : OptionalLong.empty());
             return came;
         });
     }
@@ -107,10 +114,11 @@ public class RegistrationCommands {
      * @param invitation of the invitee who answers; empty for somebody who came by the public page
      */
     public Registering answer(Application asked, SeatEvent answer, Optional<Link> invitation, Actor actor) {
-        return together.run(() -> take(asked, answer, invitation, actor));
+        return together.run(() -> take(asked, answer, invitation, false, actor));
     }
 
-    private Registering take(Application asked, SeatEvent event, Optional<Link> invitation, Actor actor) {
+    private Registering take(
+            Application asked, SeatEvent event, Optional<Link> invitation, boolean vouchedFor, Actor actor) {
         Instant now = clock.instant();
         Optional<Session> book = books.find(asked.session());
         if (book.isEmpty()) {
@@ -121,7 +129,7 @@ public class RegistrationCommands {
         if (sentBefore.isPresent()) {
             return done(sentBefore.get(), true, invited);
         }
-        Optional<Registering.Reason> refusal = refusal(book.get(), asked, invited, actor, now);
+        Optional<Registering.Reason> refusal = refusal(book.get(), asked, invited || vouchedFor, actor, now);
         return refusal.<Registering>map(Registering.Refused::new)
                 .orElseGet(() -> put(
                         asked.on(book.get().id()),

@@ -5,10 +5,15 @@ import java.net.URI;
 import java.net.URISyntaxException;
 import java.time.Clock;
 import java.time.Instant;
+import java.time.LocalDate;
+import java.time.format.DateTimeFormatter;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import jollyroster.chart.SeatStrip;
+import jollyroster.core.seats.SignUpStyle;
+import jollyroster.owntime.TimesQueries;
+import jollyroster.owntime.Viewer;
 import jollyroster.platform.Address;
 import jollyroster.platform.Times;
 import jollyroster.programme.Offering;
@@ -34,20 +39,26 @@ import org.springframework.web.bind.annotation.RequestHeader;
 class EmbedController {
 
     private static final int MOST_DATES = 6;
+    private static final int DAYS_AHEAD = 31;
+    private final TimesQueries times;
     private final ProgrammeQueries queries;
     private final SeatCounts counts;
     private final Address address;
     private final Clock clock;
 
-    EmbedController(ProgrammeQueries queries, SeatCounts counts, Address address, Clock clock) {
+    EmbedController(TimesQueries times, ProgrammeQueries queries, SeatCounts counts, Address address, Clock clock) {
+        this.times = times;
         this.queries = queries;
         this.counts = counts;
         this.address = address;
         this.clock = clock;
     }
 
-    /** @param strip {@code null} where numbers are not told */
-    record Date(String when, String left, @Nullable SeatStrip strip) {}
+    /**
+     * @param strip {@code null} where numbers are not told
+     * @param address of the form for it; empty where the page asks which
+     */
+    record Date(String when, String left, @Nullable SeatStrip strip, String address) {}
 
     record View(
             String title,
@@ -100,22 +111,50 @@ class EmbedController {
 
     private View view(Offering o) {
         Instant now = clock.instant();
+        if (o.style() == SignUpStyle.OWN_TIME) {
+            return view(o, times(o, now), 0);
+        }
         List<Session> open = queries.sessionsOf(o.id()).stream()
                 .filter(s -> !s.cancelled() && s.start().isAfter(now))
                 .toList();
         Map<Long, SeatCount> taken = counts.of(open.stream().map(Session::id).toList());
+        List<Date> dates = open.stream()
+                .limit(MOST_DATES)
+                .map(s -> date(s, taken.get(s.id()), now))
+                .toList();
+        return view(o, dates, Math.max(0, open.size() - MOST_DATES));
+    }
+
+    /** The next times that are free; which were picked is nobody's business. */
+    private List<Date> times(Offering o, Instant now) {
+        LocalDate today = now.atZone(o.zone()).toLocalDate();
+        return times.between(o, today, today.plusDays(DAYS_AHEAD), Optional.empty(), Viewer.anybody(now)).stream()
+                .limit(MOST_DATES)
+                .map(t -> new Date(
+                        Times.dayAndTime(t.start().toInstant(), o.zone()),
+                        "",
+                        null,
+                        address.of("/p/" + o.slug() + "?start="
+                                + DateTimeFormatter.ISO_OFFSET_DATE_TIME
+                                        .format(t.start())
+                                        .replace("+", "%2B")
+                                + "#ask")))
+                .toList();
+    }
+
+    private View view(Offering o, List<Date> dates, int more) {
+        boolean picks = o.style() == SignUpStyle.OWN_TIME;
         return new View(
                 o.title(),
                 o.summary(),
                 Times.city(o.zone()),
                 address.of("/p/" + o.slug()),
                 o.front().tint().code(),
-                o.front().button().isEmpty() ? "Register" : o.front().button(),
-                open.stream()
-                        .limit(MOST_DATES)
-                        .map(s -> date(s, taken.get(s.id()), now))
-                        .toList(),
-                Math.max(0, open.size() - MOST_DATES));
+                o.front().button().isEmpty()
+                        ? picks ? "Pick a time" : "Register"
+                        : o.front().button(),
+                dates,
+                more);
     }
 
     private static Date date(Session s, SeatCount count, Instant now) {
@@ -123,6 +162,7 @@ class EmbedController {
         return new Date(
                 Times.range(s.start(), s.end(), s.zone(), now.atZone(s.zone()).toLocalDate()),
                 left.words(),
-                left.told() ? SeatStrip.ofCounts(s.seats(), s.keptBack(), count.taken(), 0, 5) : null);
+                left.told() ? SeatStrip.ofCounts(s.seats(), s.keptBack(), count.taken(), 0, 5) : null,
+                "");
     }
 }

@@ -11,6 +11,7 @@ import jollyroster.core.prices.RefundRule;
 import jollyroster.core.seats.FreedSeats;
 import jollyroster.core.seats.Leave;
 import jollyroster.core.seats.SeatsShown;
+import jollyroster.core.seats.SignUpStyle;
 import jollyroster.programme.AskedQuestion;
 import jollyroster.programme.Format;
 import jollyroster.programme.Offering;
@@ -162,7 +163,7 @@ final class SheetWords {
         int kept = o.rules().keptBack();
         int party = o.largestParty();
         Sentence many = Sentence.strong(Counted.of(o.seats(), "seat"))
-                .and(" a date")
+                .and(o.style() == SignUpStyle.OWN_TIME ? " a time" : " a date")
                 .andIf(kept > 0, ", " + kept + " of them kept back for walk-ups")
                 .and(
                         party == 1

@@ -15,20 +15,25 @@ import java.util.regex.Pattern;
  * @param day the day that is shown where there is room for one
  * @param host the number of a host
  * @param start a time, ISO 8601 with offset
+ * @param once the token of a link that gives one person one time
  */
-record PickAsked(String from, String day, String host, String start) {
+record PickAsked(String from, String day, String host, String start, String once) {
 
-    private static final int LONGEST = 40;
+    private static final int LONGEST = 100;
     private static final Pattern NUMBER = Pattern.compile("\\d{1,15}");
 
     static PickAsked by(HttpServletRequest request) {
         return new PickAsked(
-                text(request, "from"), text(request, "day"), text(request, "host"), text(request, "start"));
+                text(request, "from"),
+                text(request, "day"),
+                text(request, "host"),
+                text(request, "start"),
+                text(request, "once"));
     }
 
     /** Asks for a time and nothing else. */
     static PickAsked at(String start) {
-        return new PickAsked("", "", "", start);
+        return new PickAsked("", "", "", start, "");
     }
 
     private static String text(HttpServletRequest request, String name) {

@@ -72,6 +72,9 @@ class PickController {
                 .queryParam("start", "{start}")
                 .fragment("ask");
         asked.hostNumber().ifPresent(host -> address.queryParam("host", host));
+        if (!asked.once().isEmpty()) {
+            address.queryParam("once", asked.once());
+        }
         RedirectView there =
                 new RedirectView(address.encode().buildAndExpand(asked.start()).toUriString());
         there.setStatusCode(HttpStatus.SEE_OTHER);

@@ -13,6 +13,8 @@ import jollyroster.core.openhours.OpenTimes;
 import jollyroster.owntime.OpenTime;
 import jollyroster.owntime.PickCommands;
 import jollyroster.owntime.TimeHoldCommands;
+import jollyroster.owntime.TimeLink;
+import jollyroster.owntime.TimeLinkQueries;
 import jollyroster.owntime.TimesQueries;
 import jollyroster.owntime.Viewer;
 import jollyroster.platform.Actor;
@@ -20,6 +22,7 @@ import jollyroster.platform.Times;
 import jollyroster.programme.AskedQuestion;
 import jollyroster.programme.HostQueries;
 import jollyroster.programme.Offering;
+import jollyroster.programme.Visibility;
 import jollyroster.seating.Application;
 import jollyroster.seating.Registering;
 import org.springframework.http.HttpStatus;
@@ -32,12 +35,16 @@ class PickPage {
 
     private static final int OFFERED_INSTEAD = 3;
     private static final int NEAR_DAYS = 7;
+    private static final String USED = "This link was for one time, and has been used or taken back."
+            + " What was registered with it is in the e-mail that came then.";
+    private static final String BY_INVITATION = "Times are given by invitation here, each with a link of its own.";
     private final OfferingPages pages;
     private final PickPages picks;
     private final PickCommands commands;
     private final TimeHoldCommands holds;
     private final TimesQueries times;
     private final HostQueries hosts;
+    private final TimeLinkQueries onceLinks;
     private final Clock clock;
 
     PickPage(
@@ -47,6 +54,7 @@ class PickPage {
             TimeHoldCommands holds,
             TimesQueries times,
             HostQueries hosts,
+            TimeLinkQueries onceLinks,
             Clock clock) {
         this.pages = pages;
         this.picks = picks;
@@ -54,6 +62,7 @@ class PickPage {
         this.holds = holds;
         this.times = times;
         this.hosts = hosts;
+        this.onceLinks = onceLinks;
         this.clock = clock;
     }
 
@@ -76,7 +85,13 @@ class PickPage {
             boolean preview) {
         ModelAndView page = pages.page(offering, questions, form, problems, status, looker.zone(), preview);
         Viewer viewer = new Viewer(looker.browser(), clock.instant());
-        PickView view = picks.of(offering, "/p/" + offering.slug(), asked, looker.zone(), viewer);
+        Optional<TimeLink> once = once(offering, asked);
+        String base = "/p/" + offering.slug()
+                + once.map(link -> "?once=" + asked.once()).orElse("");
+        PickView view = picks.of(offering, base, asked, looker.zone(), viewer, once);
+        boolean closed = offering.rules().visibility() == Visibility.INVITED && once.isEmpty() && !preview;
+        page.addObject("once", once.map(link -> asked.once()).orElse(""));
+        page.addObject("shut", !asked.once().isEmpty() && once.isEmpty() ? USED : closed ? BY_INVITATION : "");
         page.setViewName("signup/own-time");
         page.addObject("pick", view);
         page.addObject("lasts", Times.length(Duration.ofMinutes(offering.minutes())));
@@ -84,6 +99,13 @@ class PickPage {
         page.addObject("notice", notice(offering));
         page.addObject("nearest", view.lost().isEmpty() ? List.of() : nearest(offering, asked, looker.zone(), viewer));
         return page;
+    }
+
+    /** The link somebody comes by, as long as it is good for this offering. */
+    private Optional<TimeLink> once(Offering offering, PickAsked asked) {
+        return asked.once().isEmpty()
+                ? Optional.empty()
+                : onceLinks.of(asked.once()).filter(link -> link.isGood() && link.offering() == offering.id());
     }
 
     private static String notice(Offering o) {
@@ -106,18 +128,28 @@ class PickPage {
 
     /** Holds the time that is asked for, if it can be had. */
     void hold(Offering offering, PickAsked asked, String browser) {
+        Optional<TimeLink> once = once(offering, asked);
+        if (offering.rules().visibility() == Visibility.INVITED && once.isEmpty()) {
+            return;
+        }
+        Optional<Long> host = once.flatMap(TimeLink::host).or(asked::hostNumber);
         asked.moment()
                 .ifPresent(at -> holds.hold(
-                        new PickCommands.Pick(offering, at, asked.hostNumber(), browser),
+                        new PickCommands.Pick(offering, at, host, browser, once),
                         new Viewer(browser, clock.instant()),
                         Actor.visitor("a visitor")));
     }
 
     /** Gives the time that a form asks for. */
     Registering take(Offering offering, PickAsked wanted, Application asked, String browser) {
+        Optional<TimeLink> once = once(offering, wanted);
+        if (!wanted.once().isEmpty() && once.isEmpty()) {
+            return new Registering.Refused(Registering.Reason.TIME_GONE);
+        }
+        Optional<Long> host = once.flatMap(TimeLink::host).or(wanted::hostNumber);
         return wanted.moment()
                 .map(at -> commands.pick(
-                        new PickCommands.Pick(offering, at, wanted.hostNumber(), browser),
+                        new PickCommands.Pick(offering, at, host, browser, once),
                         asked,
                         Optional.empty(),
                         Actor.visitor(asked.name())))

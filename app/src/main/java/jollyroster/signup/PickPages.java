@@ -11,6 +11,7 @@ import java.util.Optional;
 import jollyroster.core.openhours.HostChoice;
 import jollyroster.owntime.OpenTime;
 import jollyroster.owntime.TimeHoldQueries;
+import jollyroster.owntime.TimeLink;
 import jollyroster.owntime.TimesQueries;
 import jollyroster.owntime.Viewer;
 import jollyroster.platform.Times;
@@ -42,16 +43,22 @@ class PickPages {
 
     /** @param base the address of the page the times stand on */
     PickView of(Offering o, String base, PickAsked asked, ZoneId visitor, Viewer viewer) {
+        return of(o, base, asked, visitor, viewer, Optional.empty());
+    }
+
+    /** @param once the link that gives one person one time, if somebody comes by one */
+    PickView of(Offering o, String base, PickAsked asked, ZoneId visitor, Viewer viewer, Optional<TimeLink> once) {
         OwnTime own = ownTime.of(o.id());
-        boolean chooses = own.choice() == HostChoice.ATTENDEES_CHOICE;
-        Optional<Long> only = chooses ? asked.hostNumber() : Optional.empty();
+        Optional<Long> named = once.flatMap(TimeLink::host);
+        boolean chooses = own.choice() == HostChoice.ATTENDEES_CHOICE && named.isEmpty();
+        Optional<Long> only = chooses ? asked.hostNumber() : named;
         LocalDate today = viewer.now().atZone(o.zone()).toLocalDate();
         LocalDate last = last(own, o, viewer.now());
         boolean limited = last.isBefore(today.plusDays(HORIZON));
         LocalDate until = limited ? last.plusDays(1) : today.plusDays(HORIZON);
         TimesQueries.Table table = o.status() == OfferingStatus.CLOSED
                 ? new TimesQueries.Table(List.of(), List.of())
-                : times.table(o, today, until, only, viewer);
+                : within(once, o, times.table(o, today, until, only, viewer));
         LocalDate firstFree = table.open().stream()
                 .findFirst()
                 .map(t -> t.start().toInstant())
@@ -82,6 +89,17 @@ class PickPages {
                                 .orElse(""));
     }
 
+    private static TimesQueries.Table within(Optional<TimeLink> once, Offering o, TimesQueries.Table all) {
+        return once.map(link -> new TimesQueries.Table(
+                        all.open().stream()
+                                .filter(t -> link.allows(t.start().toLocalDate()))
+                                .toList(),
+                        all.taken().stream()
+                                .filter(at -> link.allows(at.atZone(o.zone()).toLocalDate()))
+                                .toList()))
+                .orElse(all);
+    }
+
     /** The last day that may be picked from. */
     private static LocalDate last(OwnTime own, Offering o, Instant now) {
         LocalDate ahead = own.rules(o).lastDay(now, o.zone());
@@ -92,6 +110,7 @@ class PickPages {
     /** The first day to show: the one that is asked for, else that of the time which was picked, else the first with a time. */
     private static LocalDate from(PickAsked asked, LocalDate firstFree, ZoneId visitor) {
         return asked.firstDay()
+                .or(asked::openDay)
                 .or(() -> asked.moment()
                         .map(at -> at.atZone(visitor).toLocalDate())
                         .filter(day -> day.isBefore(firstFree) || !day.isBefore(firstFree.plusDays(PickDays.WEEK))))
@@ -115,7 +134,8 @@ class PickPages {
     }
 
     private static String address(String base, LocalDate from, Optional<Long> only) {
-        return base + "?from=" + from + only.map(id -> "&host=" + id).orElse("");
+        return base + (base.contains("?") ? "&" : "?") + "from=" + from
+                + only.map(id -> "&host=" + id).orElse("");
     }
 
     private List<PickView.Choice> choices(Offering o, String base, LocalDate from, PickAsked asked) {

@@ -82,7 +82,7 @@ class PublicController {
         RegistrationForm blank = RegistrationForm.blank(
                 asked == null ? "" : asked, visitor.getId(), UUID.randomUUID().toString());
         Optional<DeviceMemory.Known> known = DeviceMemory.of(request);
-        RegistrationForm form = known.map(blank::of).orElse(blank);
+        RegistrationForm form = known.map(blank::of).orElse(blank).prefilled(request);
         List<AskedQuestion> questions = programme.questions(offering.id());
         ModelAndView page = page(offering, questions, form, Map.of(), HttpStatus.OK, request);
         page.addObject("remembered", known.isPresent());

@@ -94,6 +94,16 @@ public record RegistrationForm(
                 start);
     }
 
+    /** With name and address where the link that leads here has them. */
+    RegistrationForm prefilled(HttpServletRequest request) {
+        String theirName = entered(request, "name");
+        String theirEmail = entered(request, "email");
+        return theirName.isEmpty() && theirEmail.isEmpty()
+                ? this
+                : of(new DeviceMemory.Known(
+                        theirName.isEmpty() ? name : theirName, theirEmail.isEmpty() ? email : theirEmail, phone));
+    }
+
     /** The form of somebody who is invited, with what is known of them. */
     RegistrationForm invited(String token, String knownName, String knownEmail) {
         return new RegistrationForm(

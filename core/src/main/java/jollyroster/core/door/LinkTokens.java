@@ -45,6 +45,8 @@ public final class LinkTokens {
         NEW_ADDRESS,
         /** Says yes, maybe or no to an invitation. */
         RSVP,
+        /** Gives one person one time. */
+        ONE_TIME,
         /** A person's own calendar feed. */
         OWN_FEED,
         /** Kept by a browser that has signed in to an account. */

@@ -1,0 +1,73 @@
+package jollyroster.owntime;
+
+import static jollyroster.platform.tables.Tables.TIME_LINK;
+
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.Optional;
+import jollyroster.core.door.LinkTokens.Link;
+import jollyroster.platform.Actor;
+import jollyroster.platform.PersonalLinks;
+import jollyroster.platform.Writes;
+import jollyroster.platform.tables.tables.records.TimeLinkRecord;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Makes links that give one person one time, and takes them back. */
+@Component
+class TimeLinkCommands {
+
+    private final Writes writes;
+    private final Clock clock;
+
+    TimeLinkCommands(Writes writes, Clock clock) {
+        this.writes = writes;
+        this.clock = clock;
+    }
+
+    /** What a link is to be good for; see {@link TimeLink}. */
+    record Wish(
+            long offering, String label, Optional<Long> host, Optional<LocalDate> first, Optional<LocalDate> last) {}
+
+    @Transactional
+    public Link make(Wish wish, Actor actor) {
+        actor.requireOrganiser();
+        TimeLinkRecord row = writes.sql().newRecord(TIME_LINK);
+        row.setGeneration(PersonalLinks.firstGeneration(clock.instant()));
+        row.setOfferingId(wish.offering());
+        row.setLabel(wish.label());
+        row.setAccountId(wish.host().orElse(null));
+        row.setFirstDay(wish.first().map(LocalDate::toString).orElse(null));
+        row.setLastDay(wish.last().map(LocalDate::toString).orElse(null));
+        row.setCreatedAt(clock.instant());
+        row.insert();
+        return new Link(row.getId(), row.getGeneration());
+    }
+
+    /** Takes a link back that nobody has used. */
+    @Transactional
+    public void revoke(long offering, long link, Actor actor) {
+        actor.requireOrganiser();
+        writes.sql()
+                .update(TIME_LINK)
+                .set(TIME_LINK.IS_REVOKED, true)
+                .where(TIME_LINK.ID.eq(link))
+                .and(TIME_LINK.OFFERING_ID.eq(offering))
+                .and(TIME_LINK.REGISTRATION_ID.isNull())
+                .execute();
+    }
+
+    /** Whether a link is still good, as the write under way sees it. */
+    boolean isGood(Link link) {
+        return TimeLinkQueries.of(writes.sql(), link).filter(TimeLink::isGood).isPresent();
+    }
+
+    /** Notes who used a link, as part of the write that gives the time. */
+    void use(Link link, long registration) {
+        writes.sql()
+                .update(TIME_LINK)
+                .set(TIME_LINK.REGISTRATION_ID, registration)
+                .where(TIME_LINK.ID.eq(link.id()))
+                .execute();
+    }
+}

@@ -1,0 +1,62 @@
+package jollyroster.owntime;
+
+import static jollyroster.platform.tables.Tables.TIME_LINK;
+
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+import jollyroster.core.door.LinkTokens.Link;
+import jollyroster.core.door.LinkTokens.Purpose;
+import jollyroster.platform.PersonalLinks;
+import jollyroster.platform.Reads;
+import jollyroster.platform.tables.tables.records.TimeLinkRecord;
+import org.jooq.DSLContext;
+import org.springframework.stereotype.Component;
+
+/** Reads the links that give one person one time. */
+@Component
+public class TimeLinkQueries {
+
+    private static final int MOST = 200;
+    private final Reads reads;
+    private final PersonalLinks links;
+
+    TimeLinkQueries(Reads reads, PersonalLinks links) {
+        this.reads = reads;
+        this.links = links;
+    }
+
+    /** The link a token belongs to, used or not; empty for any other text. */
+    public Optional<TimeLink> of(String token) {
+        return links.read(Purpose.ONE_TIME, token).flatMap(link -> of(reads.sql(), link));
+    }
+
+    static Optional<TimeLink> of(DSLContext sql, Link link) {
+        return sql.selectFrom(TIME_LINK)
+                .where(TIME_LINK.ID.eq(link.id()))
+                .and(TIME_LINK.GENERATION.eq(link.generation()))
+                .fetchOptional(TimeLinkQueries::read);
+    }
+
+    /** The links of an offering, the newest first. */
+    List<TimeLink> ofOffering(long offering) {
+        return reads.sql()
+                .selectFrom(TIME_LINK)
+                .where(TIME_LINK.OFFERING_ID.eq(offering))
+                .orderBy(TIME_LINK.ID.desc())
+                .limit(MOST)
+                .fetch(TimeLinkQueries::read);
+    }
+
+    private static TimeLink read(TimeLinkRecord r) {
+        return new TimeLink(
+                new Link(r.getId(), r.getGeneration()),
+                r.getOfferingId(),
+                r.getLabel(),
+                Optional.ofNullable(r.getAccountId()),
+                Optional.ofNullable(r.getFirstDay()).map(LocalDate::parse),
+                Optional.ofNullable(r.getLastDay()).map(LocalDate::parse),
+                Optional.ofNullable(r.getRegistrationId()),
+                r.getIsRevoked());
+    }
+}
