@@ -168,7 +168,7 @@ class SessionController {
                 s.sequence(),
                 s.offering().title(),
                 s.offering().summary(),
-                s.place(),
+                s.placeOr(address.of("/desk/sessions/" + id)),
                 address.of("/desk/sessions/" + id),
                 s.start(),
                 s.end(),

@@ -99,7 +99,7 @@ class InvitationLetters {
                 s.sequence(),
                 s.offering().title(),
                 s.offering().summary() + "\n\nYour answer: " + links.invited(to.link()),
-                s.place(),
+                s.placeOr(links.invited(to.link())),
                 links.invited(to.link()),
                 s.start(),
                 s.end(),

@@ -48,6 +48,11 @@ public class PersonalLinks {
         return address.of("/feeds/mine/" + issue(Purpose.OWN_FEED, link) + ".ics");
     }
 
+    /** The calendar of what a member of the team leads; private, as it names people. */
+    public String hostFeed(Link account) {
+        return address.of("/feeds/host/" + issue(Purpose.HOST_FEED, account) + ".ics");
+    }
+
     /** To all registrations of a person. */
     public String allOf(Link person) {
         return address.of("/mine/" + issue(Purpose.PERSON, person));

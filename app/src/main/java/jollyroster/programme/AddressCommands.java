@@ -5,6 +5,7 @@ import static jollyroster.platform.tables.Tables.OFFERING;
 
 import java.util.HashSet;
 import java.util.Set;
+import jollyroster.platform.Slugs;
 import jollyroster.platform.Writes;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;

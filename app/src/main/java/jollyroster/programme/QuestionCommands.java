@@ -12,6 +12,7 @@ import java.util.Set;
 import java.util.stream.Stream;
 import jollyroster.core.intake.Option;
 import jollyroster.core.intake.Text;
+import jollyroster.platform.Slugs;
 import jollyroster.platform.Writes;
 import jollyroster.platform.tables.tables.records.QuestionRecord;
 import org.springframework.stereotype.Component;

@@ -101,6 +101,11 @@ public record Session(
         return venue().map(Venue::inOneLine).orElse("");
     }
 
+    /** Where it is for a calendar: a link where it is online, as a map would look up a name. */
+    public String placeOr(String link) {
+        return isOnline() ? link : place();
+    }
+
     public int doorMinutes() {
         return own.doorMinutes().orElse(offering.doorMinutes());
     }

@@ -103,17 +103,21 @@ public class RosterLetters implements Letters {
     /** An entry for each date of the book, so that a whole series stands in the calendar; with the way in once it is theirs. */
     public List<CalendarEntry> calendarEntries(Session session, Registration registration) {
         Link link = new Link(registration.id(), registration.generation());
-        return entries(session, registration, registration.state().mayJoin() ? links.join(link) : "");
+        return entries(
+                session,
+                registration,
+                registration.state().mayJoin() ? links.join(link) : "",
+                "\n\nTo change or cancel: " + links.ownPage(link));
     }
 
     /** The same without any link: a feed is read by others than the person, and goes on for long. */
     public List<CalendarEntry> feedEntries(Session session, Registration registration) {
-        return entries(session, registration, "");
+        return entries(session, registration, "", "");
     }
 
-    private List<CalendarEntry> entries(Session session, Registration registration, String joinLink) {
+    private List<CalendarEntry> entries(Session session, Registration registration, String joinLink, String changing) {
         return programme.datesOf(session).stream()
-                .map(date -> calendarEntry(date, registration, joinLink))
+                .map(date -> calendarEntry(date, registration, joinLink, changing))
                 .toList();
     }
 
@@ -121,16 +125,17 @@ public class RosterLetters implements Letters {
      * The entry a person keeps: its own for each registration and date, so that giving a seat back takes it away again.
      *
      * @param joinLink empty for none
+     * @param changing how the entry is changed; empty where others read it
      */
-    private CalendarEntry calendarEntry(Session session, Registration registration, String joinLink) {
+    private CalendarEntry calendarEntry(Session session, Registration registration, String joinLink, String changing) {
         boolean gone = session.cancelled() || standing(registration.state()) == Standing.GONE;
         String date = session.lead() == null ? "" : "-" + session.id();
         return new CalendarEntry(
                 "registration-" + registration.id() + date + "@" + address.host(),
                 session.sequence() + registration.stamps().sequence(),
                 session.offering().title(),
-                session.offering().summary() + (joinLink.isEmpty() ? "" : "\n\nYour link: " + joinLink),
-                session.place(),
+                session.offering().summary() + (joinLink.isEmpty() ? "" : "\n\nYour link: " + joinLink) + changing,
+                session.placeOr(joinLink),
                 joinLink,
                 session.start(),
                 session.end(),

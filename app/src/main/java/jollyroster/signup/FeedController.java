@@ -91,7 +91,7 @@ class FeedController {
                 s.sequence(),
                 s.offering().title(),
                 s.offering().summary(),
-                s.place(),
+                s.placeOr(address.of("/p/" + s.offering().slug())),
                 address.of("/p/" + s.offering().slug()),
                 s.start(),
                 s.end(),

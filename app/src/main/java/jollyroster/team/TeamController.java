@@ -1,9 +1,14 @@
 package jollyroster.team;
 
+import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
+import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.core.intake.Contact;
 import jollyroster.platform.Actor;
 import jollyroster.platform.DeskPage;
+import jollyroster.platform.PersonalLinks;
 import jollyroster.platform.Role;
 import jollyroster.platform.SignedIn;
 import org.springframework.ui.Model;
@@ -19,9 +24,21 @@ class TeamController {
 
     private final TeamQueries queries;
     private final AccountCommands commands;
+    private final HostNameQueries names;
+    private final HostNameCommands naming;
+    private final PersonalLinks links;
     private final SignedIn signedIn;
 
-    TeamController(TeamQueries queries, AccountCommands commands, SignedIn signedIn) {
+    TeamController(
+            TeamQueries queries,
+            AccountCommands commands,
+            HostNameQueries names,
+            HostNameCommands naming,
+            PersonalLinks links,
+            SignedIn signedIn) {
+        this.names = names;
+        this.naming = naming;
+        this.links = links;
         this.queries = queries;
         this.commands = commands;
         this.signedIn = signedIn;
@@ -31,6 +48,16 @@ class TeamController {
     String team(Model model) {
         model.addAttribute("team", queries.members());
         model.addAttribute("roles", Role.values());
+        Map<Long, String> all = names.all();
+        List<TeamQueries.Mate> shown =
+                queries.members().stream().filter(HostNames::hasPage).toList();
+        model.addAttribute(
+                "pages", shown.stream().collect(Collectors.toMap(TeamQueries.Mate::id, m -> all.get(m.id()))));
+        model.addAttribute(
+                "feeds",
+                shown.stream()
+                        .collect(Collectors.toMap(
+                                TeamQueries.Mate::id, m -> links.hostFeed(new Link(m.id(), m.generation())))));
         model.addAttribute("me", signedIn.member().map(m -> m.id()).orElse(0L));
         return "team/team";
     }
@@ -57,6 +84,21 @@ class TeamController {
 
     private static String back() {
         return "redirect:/desk/setup/team";
+    }
+
+    /** Names a member in addresses; the earlier name leads on. */
+    @PostMapping("/desk/setup/team/{id}/name")
+    String name(
+            @PathVariable long id,
+            @RequestParam(defaultValue = "") String slug,
+            RedirectAttributes flash,
+            Actor actor) {
+        Optional<String> now = slug.isBlank() ? Optional.empty() : naming.rename(id, slug, actor);
+        flash.addFlashAttribute(
+                now.isPresent() ? "said" : "warned",
+                now.map(name -> "The page is /h/" + name + " now; the earlier address leads there.")
+                        .orElse("Not changed: somebody else has that address, or had it."));
+        return back();
     }
 
     @PostMapping("/desk/setup/team/{id}/again")

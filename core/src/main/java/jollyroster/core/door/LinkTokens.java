@@ -47,6 +47,8 @@ public final class LinkTokens {
         RSVP,
         /** Gives one person one time. */
         ONE_TIME,
+        /** The calendar of what a member of the team leads. */
+        HOST_FEED,
         /** A person's own calendar feed. */
         OWN_FEED,
         /** Kept by a browser that has signed in to an account. */
