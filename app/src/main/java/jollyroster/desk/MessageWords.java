@@ -21,6 +21,7 @@ final class MessageWords {
             case INVITED_AGAIN -> "Reminder of an invitation";
             case NO_ROOM -> "Request declined";
             case ANSWERED -> "To the organiser: an answer";
+            case TIME_NEWS -> "To organiser and host: a time";
             case ANSWERS -> "To the organiser: how answers stand";
             case YOUR_REGISTRATIONS -> "Link to own registrations";
             case ADDRESS_CHANGED -> "Address changed, to the old one";

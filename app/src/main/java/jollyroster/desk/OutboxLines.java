@@ -174,7 +174,7 @@ class OutboxLines {
     /** Of a letter about no registration: by the name it was given, else by the address. */
     private static String addressee(Item item) {
         boolean toTeam = item.kind()
-                .filter(k -> k == LetterKind.ANSWERED || k == LetterKind.ANSWERS)
+                .filter(k -> k == LetterKind.ANSWERED || k == LetterKind.ANSWERS || k == LetterKind.TIME_NEWS)
                 .isPresent();
         String name = item.given().text("name");
         return toTeam || name.isEmpty() ? item.recipient() : name;
@@ -183,6 +183,10 @@ class OutboxLines {
     private static String address(Item item) {
         if (item.session() > 0) {
             return "/desk/sessions/" + item.session();
+        }
+        int time = item.given().number("session");
+        if (time > 0) {
+            return "/desk/sessions/" + time;
         }
         int offering = item.given().number("offering");
         return offering > 0 ? "/desk/offerings/" + offering + "/guests" : "";

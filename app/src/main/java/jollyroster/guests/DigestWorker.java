@@ -8,6 +8,7 @@ import java.time.ZonedDateTime;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import jollyroster.core.seats.SignUpStyle;
 import jollyroster.platform.Actor;
 import jollyroster.platform.OrganisationQueries;
 import jollyroster.platform.Times;
@@ -83,12 +84,30 @@ public class DigestWorker {
     private boolean tell(Offering offering, Instant now) {
         Optional<Instant> due = offering.signUp().tell() == Tell.DAILY ? morning(now) : deadline(offering, now);
         Instant told = guests.told(offering.id()).orElse(Instant.EPOCH);
-        boolean news = due.isPresent()
-                && told.isBefore(due.get())
-                && (offering.signUp().tell() == Tell.DEADLINE
-                        || guests.answersBetween(offering.id(), told, due.get()) > 0);
+        if (due.isEmpty() || !told.isBefore(due.get())) {
+            return false;
+        }
+        if (offering.style() == SignUpStyle.OWN_TIME) {
+            return tellPicked(offering, told, due.get());
+        }
+        boolean news =
+                offering.signUp().tell() == Tell.DEADLINE || guests.answersBetween(offering.id(), told, due.get()) > 0;
         if (news) {
             commands.ofMany(offering, summary(offering, now), due.get(), ACTOR);
+        }
+        return news;
+    }
+
+    /** Which times were picked since the organiser was told last. */
+    private boolean tellPicked(Offering offering, Instant told, Instant due) {
+        List<String> picked = programme.sessionsOf(offering.id()).stream()
+                .filter(s -> s.createdAt().isAfter(told) && !s.createdAt().isAfter(due))
+                .map(s -> Times.dayAndTime(s.start(), s.zone()))
+                .toList();
+        boolean news = offering.signUp().tell() == Tell.DAILY && !picked.isEmpty();
+        if (news) {
+            String summary = "Picked since the last such e-mail: " + String.join(", ", picked) + ".";
+            commands.ofMany(offering, summary, due, ACTOR);
         }
         return news;
     }

@@ -17,6 +17,8 @@ public enum LetterKind {
     ANSWERED,
     /** To the organiser, how answers stand: title, summary, answers_link */
     ANSWERS,
+    /** To the organiser and who leads it, of a time: name, what, starts, title, hosts, session_link */
+    TIME_NEWS,
     /** registrations_link */
     YOUR_REGISTRATIONS,
     /** To an address that is no longer written to: name */

@@ -15,6 +15,7 @@ import jollyroster.programme.HostQueries;
 import jollyroster.programme.HostQueries.Host;
 import jollyroster.programme.Offering;
 import jollyroster.programme.PickedCommands;
+import jollyroster.programme.SessionCommands;
 import jollyroster.seating.Application;
 import jollyroster.seating.ChangeSeatCommands;
 import jollyroster.seating.Registering;
@@ -32,6 +33,8 @@ public class PickCommands {
     private final TimeHoldCommands holds;
     private final TimeLinkCommands onceLinks;
     private final PickedCommands sessions;
+    private final SessionCommands programme;
+    private final TimeNews news;
     private final LogbookCommands logbook;
     private final RegistrationCommands registrations;
     private final ChangeSeatCommands changes;
@@ -42,6 +45,8 @@ public class PickCommands {
             TimeHoldCommands holds,
             TimeLinkCommands onceLinks,
             PickedCommands sessions,
+            SessionCommands programme,
+            TimeNews news,
             LogbookCommands logbook,
             RegistrationCommands registrations,
             ChangeSeatCommands changes,
@@ -50,6 +55,8 @@ public class PickCommands {
         this.holds = holds;
         this.onceLinks = onceLinks;
         this.sessions = sessions;
+        this.programme = programme;
+        this.news = news;
         this.logbook = logbook;
         this.registrations = registrations;
         this.changes = changes;
@@ -126,11 +133,24 @@ public class PickCommands {
             if (registration.isPresent()) {
                 holds.letGo(pick.offering().id(), pick.browser());
                 pick.once().ifPresent(link -> onceLinks.use(link.link(), registration.getAsLong()));
-                made.ifPresent(session -> log(session, given.orElseThrow(), actor));
+                given.ifPresent(some -> tell(some, made, leaving != 0, actor));
             } else {
                 made.ifPresent(sessions::drop);
             }
         }
+    }
+
+    /** Notes why who leads a new time does, and tells who wants to be told. */
+    private void tell(GivingCommands.Given given, OptionalLong made, boolean moved, Actor actor) {
+        made.ifPresent(session -> log(session, given, actor));
+        long which = made.isPresent() ? made.getAsLong() : given.session().orElseThrow();
+        programme.session(which).ifPresent(time -> {
+            if (moved) {
+                news.moved(time, given.hosts(), actor.name(), clock.instant());
+            } else {
+                news.picked(time, given.hosts(), actor.name(), clock.instant());
+            }
+        });
     }
 
     private void log(long session, GivingCommands.Given given, Actor actor) {

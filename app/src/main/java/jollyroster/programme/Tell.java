@@ -3,7 +3,7 @@ package jollyroster.programme;
 /** When an organiser is written to about answers. */
 public enum Tell {
     NEVER("never"),
-    EACH("of each answer"),
+    EACH("of each one"),
     DAILY("once a day"),
     /** When registration closes. */
     DEADLINE("when answers are due");

@@ -39,8 +39,10 @@ class Consequences {
     private final PersonCommands people;
     private final Takings takings;
     private final Books books;
+    private final List<TimeFreed> freed;
 
     Consequences(
+            List<TimeFreed> freed,
             Books books,
             SeatCommands seats,
             AnswerCommands answers,
@@ -49,6 +51,7 @@ class Consequences {
             Recipients recipients,
             PersonCommands people,
             Takings takings) {
+        this.freed = List.copyOf(freed);
         this.books = books;
         this.takings = takings;
         this.seats = seats;
@@ -87,6 +90,9 @@ class Consequences {
             if (left.taken() == 0 && left.waiting() == 0) {
                 books.giveBack(book);
                 log.givenBack(book, h);
+                if (h.event() != SeatEvent.MOVE) {
+                    freed.forEach(one -> one.freed(book, h.actor().name(), h.now()));
+                }
             }
         }
     }

@@ -126,8 +126,17 @@ final class SheetWords {
                 .and(leave("move", o.signUp().moves(), "the start"))
                 .and(" and " + leave("cancel", o.signUp().cancels(), "the end") + ".");
         return who.and(when)
-                .and(o.signUp().rsvp() ? answers(o) : Sentence.of(""))
+                .and(o.signUp().rsvp() ? answers(o) : Sentence.of(o.style() == SignUpStyle.OWN_TIME ? told(o) : ""))
                 .and(changes);
+    }
+
+    /** What organiser and hosts hear of times that are picked. */
+    private static String told(Offering o) {
+        return switch (o.signUp().tell()) {
+            case EACH -> "Organiser and host are told of each time that is picked or given back. ";
+            case DAILY -> "The organiser is told once a day of times that were picked. ";
+            case NEVER, DEADLINE -> "";
+        };
     }
 
     private static String until(int minutes) {

@@ -1,7 +1,13 @@
 package jollyroster.core.openhours;
 
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Collectors;
+import jollyroster.core.dates.Interval;
 
 /**
  * The open stretches of one day, in order; none when it is closed. Stretches that abut stay two: the grid of starts begins
@@ -29,6 +35,23 @@ public record DayHours(List<Stretch> stretches) {
 
     public static DayHours of(Stretch... stretches) {
         return new DayHours(List.of(stretches));
+    }
+
+    /**
+     * When it is open on a day, in order; no two overlap. In the hour that comes twice a stretch begins the first time, unless the
+     * one before it lasts until the second.
+     */
+    public List<Interval> on(LocalDate day, ZoneId zone) {
+        List<Interval> open = new ArrayList<>();
+        Instant until = Instant.MIN;
+        for (Stretch stretch : stretches) {
+            Optional<Interval> next = stretch.on(day, zone, until);
+            if (next.isPresent()) {
+                open.add(next.get());
+                until = next.get().end();
+            }
+        }
+        return open;
     }
 
     public boolean isClosed() {

@@ -85,9 +85,7 @@ public final class OpenTimes {
     public List<Start> between(LocalDate from, LocalDate until) {
         List<Start> starts = new ArrayList<>();
         for (LocalDate day = from; day.isBefore(until); day = day.plusDays(1)) {
-            for (Stretch stretch : hours.on(day).stretches()) {
-                stretch.on(day, zone).ifPresent(open -> starts.addAll(within(open)));
-            }
+            hours.on(day).on(day, zone).forEach(open -> starts.addAll(within(open)));
         }
         return starts;
     }
@@ -139,13 +137,11 @@ public final class OpenTimes {
     /** Why any time may not be picked, whether a start of the grid or not; empty when it may. */
     public Optional<Unoffered> whyNot(Instant at) {
         LocalDate day = at.atZone(zone).toLocalDate();
-        for (Stretch stretch : hours.on(day).stretches()) {
-            Optional<Interval> open = stretch.on(day, zone).filter(o -> o.contains(at));
-            if (open.isPresent()) {
-                return within(open.get(), at);
-            }
-        }
-        return Optional.of(new Unoffered.Closed(hours.source(day)));
+        return hours.on(day).on(day, zone).stream()
+                .filter(open -> open.contains(at))
+                .findFirst()
+                .map(open -> within(open, at))
+                .orElseGet(() -> Optional.of(new Unoffered.Closed(hours.source(day))));
     }
 
     private Optional<Unoffered> within(Interval open, Instant at) {

@@ -61,6 +61,19 @@ public record Stretch(int from, int until) implements Comparable<Stretch> {
         return start.isBefore(end) ? Optional.of(new Interval(start, end)) : Optional.empty();
     }
 
+    /** The same as long as something else goes on until a moment: of a start that comes twice, the one that is not before it. */
+    Optional<Interval> on(LocalDate day, ZoneId zone, Instant busyUntil) {
+        Optional<Interval> first = on(day, zone);
+        if (first.isEmpty() || !first.get().start().isBefore(busyUntil)) {
+            return first;
+        }
+        Instant again = instant(day, from, zone, false);
+        Instant start = again.isBefore(busyUntil) ? busyUntil : again;
+        return start.isBefore(first.get().end())
+                ? Optional.of(new Interval(start, first.get().end()))
+                : Optional.empty();
+    }
+
     private static Instant instant(LocalDate day, int minute, ZoneId zone, boolean first) {
         var wall = day.atStartOfDay().plusMinutes(minute);
         List<ZoneOffset> offsets = zone.getRules().getValidOffsets(wall);

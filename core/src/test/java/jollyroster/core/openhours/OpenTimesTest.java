@@ -182,6 +182,35 @@ class OpenTimesTest {
         assertThat(new Stretch(120, 180).on(LocalDate.of(2027, 3, 14), HALIFAX)).isEmpty();
     }
 
+    /** In St John's the clocks go back from 02:00 to 01:00 on 7 November 2027 (IANA). */
+    @Test
+    void stretches_do_not_overlap_in_the_hour_that_comes_twice() {
+        ZoneId stJohns = ZoneId.of("America/St_Johns");
+        LocalDate back = LocalDate.of(2027, 11, 7);
+        DayHours abutting = DayHours.of(new Stretch(0, 90), new Stretch(90, 180));
+        assertThat(abutting.on(back, stJohns))
+                .containsExactly(
+                        new Interval(Instant.parse("2027-11-07T02:30:00Z"), Instant.parse("2027-11-07T05:00:00Z")),
+                        new Interval(Instant.parse("2027-11-07T05:00:00Z"), Instant.parse("2027-11-07T06:30:00Z")));
+        DayHours apart = DayHours.of(new Stretch(0, 75), new Stretch(105, 180));
+        assertThat(apart.on(back, stJohns).get(1).start())
+                .as("what is closed in between stays closed the second time")
+                .isEqualTo("2027-11-07T05:15:00Z");
+        OpenTimes times = times(hours(back, abutting), stJohns);
+        assertThat(times.between(back, back.plusDays(1)))
+                .extracting(s -> s.at().toInstant())
+                .doesNotHaveDuplicates()
+                .allSatisfy(at -> assertThat(times.whyNot(at)).isEmpty());
+    }
+
+    private static OpenHours hours(LocalDate day, DayHours hours) {
+        return OpenHours.NONE.onlyOn(day, hours);
+    }
+
+    private static OpenTimes times(OpenHours hours, ZoneId zone) {
+        return new OpenTimes(hours, zone, HALF_HOURS, Host.FREE, EARLY);
+    }
+
     /** Random hours, claims and rules against trying every start against every claim. */
     @Property(tries = 1000)
     void what_is_offered_is_what_trying_everything_offers(@ForAll long seed) {
@@ -276,11 +305,9 @@ class OpenTimesTest {
         List<Instant> grid() {
             List<Instant> all = new ArrayList<>();
             for (LocalDate day = from; day.isBefore(from.plusDays(8)); day = day.plusDays(1)) {
-                for (Stretch stretch : hours.on(day).stretches()) {
-                    Optional<Interval> open = stretch.on(day, zone);
-                    Instant at = open.map(Interval::start).orElse(now);
-                    while (open.isPresent()
-                            && !at.plus(rules.length()).isAfter(open.get().end())) {
+                for (Interval open : hours.on(day).on(day, zone)) {
+                    Instant at = open.start();
+                    while (!at.plus(rules.length()).isAfter(open.end())) {
                         all.add(at);
                         at = at.plus(rules.grid());
                     }
