@@ -67,7 +67,7 @@ class TimeNews implements TimeFreed {
         recipients(time, leaders)
                 .forEach(to -> outbox.letter(
                         LetterKind.TIME_NEWS,
-                        "time-" + time.id() + "-" + now.toEpochMilli() + "-" + Math.abs(to.hashCode()),
+                        "time-" + time.id() + "-" + what.charAt(0) + now.toEpochMilli() + "-" + Math.abs(to.hashCode()),
                         to,
                         given,
                         "",

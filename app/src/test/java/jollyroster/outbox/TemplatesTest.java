@@ -27,12 +27,15 @@ class TemplatesTest {
             "words",
             "reply",
             "summary",
+            "what",
+            "hosts",
             "by"
         }) {
             values.put(name, "<" + name + ">");
         }
-        for (String link :
-                new String[] {"answer_link", "confirm_link", "answers_link", "registrations_link", "team_link"}) {
+        for (String link : new String[] {
+            "answer_link", "confirm_link", "answers_link", "registrations_link", "team_link", "session_link"
+        }) {
             values.put(link, "https://saltmarrow.example/" + link);
         }
         values.put("more_dates", true);
