@@ -35,12 +35,15 @@ class DayController {
     private final ProgrammeQueries programme;
     private final OwnTimeQueries ownTime;
     private final DayQueries days;
+    private final UsageQueries usage;
     private final Clock clock;
 
-    DayController(ProgrammeQueries programme, OwnTimeQueries ownTime, DayQueries days, Clock clock) {
+    DayController(
+            ProgrammeQueries programme, OwnTimeQueries ownTime, DayQueries days, UsageQueries usage, Clock clock) {
         this.programme = programme;
         this.ownTime = ownTime;
         this.days = days;
+        this.usage = usage;
         this.clock = clock;
     }
 
@@ -98,6 +101,7 @@ class DayController {
                         found.starts().keySet().stream()
                                 .map(host -> host(o, host, found, hours, moment))
                                 .toList()));
+        model.addAttribute("usage", UsageView.of(usage.of(o, now)));
         return "owntime/day";
     }
 

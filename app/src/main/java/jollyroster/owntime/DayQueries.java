@@ -62,7 +62,11 @@ class DayQueries {
                     day.atStartOfDay(o.zone()).toInstant(),
                     day.plusDays(1).atStartOfDay(o.zone()).toInstant()));
             HostClaimQueries.Claims claims = new HostClaimQueries(reads.sql())
-                    .within(window, leaders.stream().map(Host::id).toList(), Viewer.anybody(now));
+                    .within(
+                            window,
+                            leaders.stream().map(Host::id).toList(),
+                            Viewer.anybody(now),
+                            ownTime.of(o.id()).ignored());
             HostTimes times = new HostTimes(o, ownTime.of(o.id()), leaders, claims, now);
             leaders.forEach(host -> starts.put(host, times.starts(host, day)));
             at.ifPresent(time -> leaders.forEach(host -> asked.put(host, times.whyNot(host, time))));

@@ -56,7 +56,7 @@ class GivingCommands {
                 pick.start(), pick.start().plus(own.rules(pick.offering()).length()));
         HostClaimQueries reading = new HostClaimQueries(writes.sql());
         Claims claims = reading.within(
-                TimesQueries.week(span), leaders.stream().map(Host::id).toList(), viewer);
+                TimesQueries.week(span), leaders.stream().map(Host::id).toList(), viewer, own.ignored());
         HostTimes times = new HostTimes(pick.offering(), own, leaders, claims, viewer.now());
         List<Host> free = times.free(pick.start());
         List<Host> able = able(pick, own.choice(), free, viewer);

@@ -17,6 +17,7 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import jollyroster.core.dates.Interval;
 import jollyroster.core.dates.SessionTime;
 import jollyroster.core.openhours.Claim;
@@ -75,8 +76,11 @@ final class HostClaimQueries {
         }
     }
 
-    /** @param viewer who asks: what is held for them is not in their own way */
-    Claims within(Interval window, Collection<Long> hosts, Viewer viewer) {
+    /**
+     * @param viewer who asks: what is held for them is not in their own way
+     * @param ignored calendars that do not count
+     */
+    Claims within(Interval window, Collection<Long> hosts, Viewer viewer, Set<Long> ignored) {
         Interval wide =
                 new Interval(window.start().minus(WIDEST_BUFFER), window.end().plus(WIDEST_BUFFER));
         long left = alone(viewer.leaving());
@@ -90,7 +94,7 @@ final class HostClaimQueries {
                 wide,
                 hosts));
         led.removeIf(some -> some.session() == left);
-        return new Claims(led, busy(wide, hosts), held(wide, hosts, viewer));
+        return new Claims(led, busy(wide, hosts, ignored), held(wide, hosts, viewer));
     }
 
     /** The time that nobody but this registration has; 0 for none. */
@@ -169,13 +173,14 @@ final class HostClaimQueries {
                 waiting != null && waiting > 0 ? 0 : Math.max(0, free));
     }
 
-    private List<Claim> busy(Interval window, Collection<Long> hosts) {
+    private List<Claim> busy(Interval window, Collection<Long> hosts, Set<Long> ignored) {
         List<Claim> busy = new ArrayList<>();
         sql.select(BUSY_CALENDAR.ACCOUNT_ID, BUSY_CALENDAR.ID, BUSY_BLOCK.STARTS_AT, BUSY_BLOCK.ENDS_AT)
                 .from(BUSY_CALENDAR)
                 .join(BUSY_BLOCK)
                 .on(BUSY_BLOCK.CALENDAR_ID.eq(BUSY_CALENDAR.ID))
                 .where(BUSY_CALENDAR.ACCOUNT_ID.in(hosts))
+                .and(ignored.isEmpty() ? DSL.noCondition() : BUSY_CALENDAR.ID.notIn(ignored))
                 .and(BUSY_BLOCK.ENDS_AT.gt(window.start()))
                 .and(BUSY_BLOCK.STARTS_AT.lt(window.end()))
                 .forEach(r -> busy.add(

@@ -67,7 +67,11 @@ public class TimesQueries {
                 from.atStartOfDay(o.zone()).toInstant(),
                 until.atStartOfDay(o.zone()).toInstant());
         HostClaimQueries.Claims claims = new HostClaimQueries(reads.sql())
-                .within(week(window), leaders.stream().map(Host::id).toList(), viewer);
+                .within(
+                        week(window),
+                        leaders.stream().map(Host::id).toList(),
+                        viewer,
+                        ownTime.of(o.id()).ignored());
         return Optional.of(new HostTimes(o, ownTime.of(o.id()), leaders, claims, viewer.now()));
     }
 

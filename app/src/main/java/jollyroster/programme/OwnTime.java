@@ -2,6 +2,7 @@ package jollyroster.programme;
 
 import java.time.Duration;
 import java.util.OptionalInt;
+import java.util.Set;
 import jollyroster.core.dates.Offset;
 import jollyroster.core.openhours.HostChoice;
 import jollyroster.core.openhours.OpenHours;
@@ -15,6 +16,8 @@ import jollyroster.core.openhours.TimeRules;
  * @param daily the most times a host gives in a day; empty for no limit
  * @param weekly the most in a week; empty for no limit
  * @param takenShown whether people see what is taken
+ * @param each how many times to come one person may hold
+ * @param ignored calendars of hosts that do not count here; all others do
  */
 public record OwnTime(
         OpenHours hours,
@@ -22,7 +25,13 @@ public record OwnTime(
         OptionalInt daily,
         OptionalInt weekly,
         HostChoice choice,
-        boolean takenShown) {
+        boolean takenShown,
+        int each,
+        Set<Long> ignored) {
+
+    public OwnTime {
+        ignored = Set.copyOf(ignored);
+    }
 
     /** No hours yet. */
     public static final OwnTime NONE = new OwnTime(
@@ -31,28 +40,39 @@ public record OwnTime(
             OptionalInt.empty(),
             OptionalInt.empty(),
             HostChoice.WHOEVER_IS_FREE,
-            false);
+            false,
+            1,
+            Set.of());
 
     private static final int SHORTEST = 5;
 
     public static OwnTime in(OpenHours hours) {
-        return new OwnTime(hours, NONE.gridMinutes, NONE.daily, NONE.weekly, NONE.choice, NONE.takenShown);
+        return NONE.within(hours);
     }
 
     public OwnTime within(OpenHours other) {
-        return new OwnTime(other, gridMinutes, daily, weekly, choice, takenShown);
+        return new OwnTime(other, gridMinutes, daily, weekly, choice, takenShown, each, ignored);
     }
 
     public OwnTime ledBy(HostChoice other) {
-        return new OwnTime(hours, gridMinutes, daily, weekly, other, takenShown);
+        return new OwnTime(hours, gridMinutes, daily, weekly, other, takenShown, each, ignored);
     }
 
     public OwnTime showingTaken() {
-        return new OwnTime(hours, gridMinutes, daily, weekly, choice, true);
+        return new OwnTime(hours, gridMinutes, daily, weekly, choice, true, each, ignored);
     }
 
     public OwnTime atMost(OptionalInt aDay, OptionalInt aWeek) {
-        return new OwnTime(hours, gridMinutes, aDay, aWeek, choice, takenShown);
+        return new OwnTime(hours, gridMinutes, aDay, aWeek, choice, takenShown, each, ignored);
+    }
+
+    /** So many times to come for one person. */
+    public OwnTime forEach(int times) {
+        return new OwnTime(hours, gridMinutes, daily, weekly, choice, takenShown, times, ignored);
+    }
+
+    public OwnTime ignoring(Set<Long> calendars) {
+        return new OwnTime(hours, gridMinutes, daily, weekly, choice, takenShown, each, calendars);
     }
 
     /** What may be picked, with the duration, buffers, cut-off and days ahead of the offering. */

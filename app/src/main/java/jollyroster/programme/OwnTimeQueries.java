@@ -1,5 +1,6 @@
 package jollyroster.programme;
 
+import static jollyroster.platform.tables.Tables.IGNORED_CALENDAR;
 import static jollyroster.platform.tables.Tables.OWN_TIME;
 
 import java.util.Optional;
@@ -18,7 +19,7 @@ public class OwnTimeQueries {
 
     OwnTimeQueries(Reads reads, TableChanges changes) {
         this.reads = reads;
-        this.known = new Remembered<>(changes, 100, "own_time");
+        this.known = new Remembered<>(changes, 100, "own_time", "ignored_calendar");
     }
 
     /** How a time of this offering is picked; {@link OwnTime#NONE} where nobody said. */
@@ -27,6 +28,14 @@ public class OwnTimeQueries {
     }
 
     static Optional<OwnTime> read(DSLContext sql, long offering) {
-        return sql.selectFrom(OWN_TIME).where(OWN_TIME.OFFERING_ID.eq(offering)).fetchOptional(OwnTimeRow::read);
+        return sql.selectFrom(OWN_TIME)
+                .where(OWN_TIME.OFFERING_ID.eq(offering))
+                .fetchOptional()
+                .map(row -> OwnTimeRow.read(
+                        row,
+                        sql.select(IGNORED_CALENDAR.CALENDAR_ID)
+                                .from(IGNORED_CALENDAR)
+                                .where(IGNORED_CALENDAR.OFFERING_ID.eq(offering))
+                                .fetchSet(IGNORED_CALENDAR.CALENDAR_ID)));
     }
 }

@@ -2,6 +2,7 @@ package jollyroster.programme;
 
 import java.time.LocalDate;
 import java.util.OptionalInt;
+import java.util.Set;
 import jollyroster.core.openhours.HostChoice;
 import jollyroster.core.openhours.OpenHours;
 import jollyroster.core.openhours.OpenHoursText;
@@ -29,10 +30,11 @@ final class OwnTimeRow {
         row.setWeekly(orNull(time.weekly()));
         row.setHostChoice(time.choice().name());
         row.setIsTakenShown(time.takenShown());
+        row.setEachPerson(time.each());
         return row;
     }
 
-    static OwnTime read(OwnTimeRecord row) {
+    static OwnTime read(OwnTimeRecord row, Set<Long> ignored) {
         OpenHours hours = OpenHoursText.read(row.getHours(), ANY_DAY, ANY_HOUR)
                 .hours()
                 .between(day(row.getFirstDay()), day(row.getLastDay()));
@@ -42,7 +44,9 @@ final class OwnTimeRow {
                 optional(row.getDaily()),
                 optional(row.getWeekly()),
                 HostChoice.valueOf(row.getHostChoice()),
-                row.getIsTakenShown());
+                row.getIsTakenShown(),
+                row.getEachPerson(),
+                ignored);
     }
 
     private static @Nullable String text(@Nullable LocalDate day) {

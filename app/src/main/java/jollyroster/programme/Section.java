@@ -55,8 +55,13 @@ public sealed interface Section {
         }
     }
 
-    /** When people may pick a time of their own, and how it is given. */
-    record Hours(OwnTime time) implements Section {
+    /** When people may pick a time of their own, and how it is given. @param minutes how long it is; 0 for as long as it was */
+    record Hours(OwnTime time, int minutes) implements Section {
+
+        public Hours(OwnTime time) {
+            this(time, 0);
+        }
+
         @Override
         public Part part() {
             return Part.HOURS;

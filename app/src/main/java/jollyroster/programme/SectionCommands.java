@@ -1,11 +1,14 @@
 package jollyroster.programme;
 
+import static jollyroster.platform.tables.Tables.BUSY_CALENDAR;
+import static jollyroster.platform.tables.Tables.IGNORED_CALENDAR;
 import static jollyroster.platform.tables.Tables.OFFERING_HOST;
 import static jollyroster.platform.tables.Tables.OWN_TIME;
 import static jollyroster.platform.tables.Tables.SECTION_VERSION;
 
 import java.util.List;
 import jollyroster.platform.Writes;
+import org.jooq.impl.DSL;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
@@ -82,6 +85,16 @@ class SectionCommands {
                 .where(OWN_TIME.OFFERING_ID.eq(offering))
                 .execute();
         writes.sql().insertInto(OWN_TIME).set(OwnTimeRow.of(offering, time)).execute();
+        writes.sql()
+                .deleteFrom(IGNORED_CALENDAR)
+                .where(IGNORED_CALENDAR.OFFERING_ID.eq(offering))
+                .execute();
+        writes.sql()
+                .insertInto(IGNORED_CALENDAR, IGNORED_CALENDAR.OFFERING_ID, IGNORED_CALENDAR.CALENDAR_ID)
+                .select(DSL.select(DSL.val(offering), BUSY_CALENDAR.ID)
+                        .from(BUSY_CALENDAR)
+                        .where(BUSY_CALENDAR.ID.in(time.ignored())))
+                .execute();
     }
 
     /** Gives another offering the same hosts, questions and open hours. */

@@ -44,6 +44,8 @@ final class SectionRow {
             row.setOverrunMinutes(door.overrun());
         } else if (section instanceof Section.Look look) {
             row.setColour(look.tint().code());
+        } else if (section instanceof Section.Hours hours && hours.minutes() > 0) {
+            row.setMinutes(hours.minutes());
         } else if (section instanceof Section.Address address) {
             row.setSlug(address.slug());
         }

@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import jollyroster.core.seats.SignUpStyle;
+import jollyroster.programme.OwnTimeQueries;
 import jollyroster.programme.PickedCommands;
 import jollyroster.programme.Session;
 import jollyroster.programme.SessionCommands;
@@ -15,8 +16,10 @@ class Books {
 
     private final SessionCommands programme;
     private final PickedCommands picked;
+    private final OwnTimeQueries ownTime;
 
-    Books(SessionCommands programme, PickedCommands picked) {
+    Books(SessionCommands programme, PickedCommands picked, OwnTimeQueries ownTime) {
+        this.ownTime = ownTime;
         this.programme = programme;
         this.picked = picked;
     }
@@ -48,6 +51,13 @@ class Books {
                 || !now.isBefore(book.end())
                         && (book.lead() == null
                                 || programme.datesOf(book).stream().noneMatch(date -> now.isBefore(date.end())));
+    }
+
+    /** How many times to come one person may hold of what this session belongs to; 1 where people pick no time. */
+    int each(Session book) {
+        return book.offering().style() == SignUpStyle.OWN_TIME
+                ? ownTime.of(book.offering().id()).each()
+                : 1;
     }
 
     /** The sessions on which a person may be only once: this one, or all dates or times of which a person holds one. */

@@ -2,6 +2,7 @@ package jollyroster.seating;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.util.List;
 import java.util.Optional;
 import java.util.OptionalLong;
 import jollyroster.answers.AnswerCommands;
@@ -196,9 +197,13 @@ public class RegistrationCommands {
 
     /** Where the person stands already; of somebody who answers also what they had declined. */
     private Optional<RegistrationRecord> before(Happening h, long person) {
-        return isAnswer(h.event())
-                ? seats.latest(h.book().id(), person)
-                : seats.activeOn(books.exclusive(h.book(), h.now()), person);
+        if (isAnswer(h.event())) {
+            return seats.latest(h.book().id(), person);
+        }
+        List<Long> exclusive = books.exclusive(h.book(), h.now());
+        int each = books.each(h.book());
+        boolean more = each > 1 && seats.countActiveOn(exclusive, person) < each;
+        return seats.activeOn(more ? List.of(h.book().id()) : exclusive, person);
     }
 
     private Registering add(Application asked, Optional<Long> known, Happening h) {

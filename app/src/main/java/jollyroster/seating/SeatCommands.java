@@ -138,6 +138,17 @@ class SeatCommands {
                 .fetchOptional();
     }
 
+    int countActiveOn(Collection<Long> sessions, long person) {
+        return writes.sql()
+                .fetchCount(
+                        REGISTRATION,
+                        REGISTRATION
+                                .PERSON_ID
+                                .eq(person)
+                                .and(REGISTRATION.SESSION_ID.in(sessions))
+                                .and(REGISTRATION.STATE.in(ACTIVE)));
+    }
+
     /** Where the person is active on any of these sessions. */
     Optional<RegistrationRecord> activeOn(Collection<Long> sessions, long person) {
         return writes.sql()

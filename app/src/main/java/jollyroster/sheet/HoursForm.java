@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.stream.Collectors;
 import jollyroster.core.dates.TypedHours;
 import jollyroster.core.openhours.HostChoice;
 import jollyroster.core.openhours.OpenHoursText;
@@ -19,10 +20,15 @@ import org.jspecify.annotations.Nullable;
  * @param on the day on which the form was filled in; a date without a year is the first such date on or after it
  * @param first no day before is open; empty for no limit
  * @param last no day after is open; empty for no limit
+ * @param minutes how long a time is
  * @param grid minutes from one start to the next; empty for one time after the other
+ * @param each how many times to come one person may hold
+ * @param calendars all that were shown to choose from
+ * @param counting those of them that count
  */
 record HoursForm(
         String on,
+        String minutes,
         String hours,
         String first,
         String last,
@@ -30,7 +36,10 @@ record HoursForm(
         String daily,
         String weekly,
         String choice,
-        @Nullable Boolean takenShown)
+        @Nullable Boolean takenShown,
+        String each,
+        @Nullable List<Long> calendars,
+        @Nullable List<Long> counting)
         implements PartForm {
 
     private static final LocalDate LONG_AGO = LocalDate.of(2000, 1, 1);
@@ -47,13 +56,23 @@ record HoursForm(
         weekly = Typed.orEmpty(weekly);
         choice = Typed.orEmpty(choice);
         takenShown = Boolean.TRUE.equals(takenShown);
+        minutes = Typed.number(minutes, "30");
+        each = Typed.number(each, "1");
+        calendars = calendars == null ? List.of() : List.copyOf(calendars);
+        counting = counting == null ? List.of() : List.copyOf(counting);
     }
 
-    static HoursForm of(OwnTime time, LocalDate today) {
+    /** Whether a calendar counts: all do at first. */
+    boolean counts(long calendar) {
+        return counting.contains(calendar) || !calendars.contains(calendar);
+    }
+
+    static HoursForm of(OwnTime time, int minutes, LocalDate today) {
         LocalDate first = time.hours().first();
         LocalDate last = time.hours().last();
         return new HoursForm(
                 today.toString(),
+                String.valueOf(minutes),
                 OpenHoursText.write(time.hours()),
                 first == null ? "" : first.toString(),
                 last == null ? "" : last.toString(),
@@ -61,7 +80,10 @@ record HoursForm(
                 text(time.daily()),
                 text(time.weekly()),
                 time.choice().name(),
-                time.takenShown());
+                time.takenShown(),
+                String.valueOf(time.each()),
+                List.copyOf(time.ignored()),
+                List.of());
     }
 
     private static String text(OptionalInt number) {
@@ -93,7 +115,9 @@ record HoursForm(
         boolean ordered =
                 !isDay(first) || !isDay(last) || !LocalDate.parse(last).isBefore(LocalDate.parse(first));
         checks.that(ordered, "last", "Last day: it comes before the first.")
-                .oneOf(HostChoice.values(), "choice", "Who leads a time", choice);
+                .oneOf(HostChoice.values(), "choice", "Who leads a time", choice)
+                .number("minutes", "Duration in minutes", minutes, 5, 1440)
+                .number("each", "Times to come for one person", each, 1, 100);
         limit(checks, "grid", "A start every so many minutes", grid, 5, 1440);
         limit(checks, "daily", "Most times a day", daily, 1, 200);
         limit(checks, "weekly", "Most times a week", weekly, 1, 1000);
@@ -126,13 +150,17 @@ record HoursForm(
 
     @Override
     public Section section() {
-        return new Section.Hours(new OwnTime(
-                read().hours().between(dayOrNull(first), dayOrNull(last)),
-                number(grid),
-                number(daily),
-                number(weekly),
-                HostChoice.valueOf(choice),
-                Boolean.TRUE.equals(takenShown)));
+        return new Section.Hours(
+                new OwnTime(
+                        read().hours().between(dayOrNull(first), dayOrNull(last)),
+                        number(grid),
+                        number(daily),
+                        number(weekly),
+                        HostChoice.valueOf(choice),
+                        Boolean.TRUE.equals(takenShown),
+                        Integer.parseInt(each),
+                        calendars.stream().filter(id -> !counts(id)).collect(Collectors.toSet())),
+                Integer.parseInt(minutes));
     }
 
     private static @Nullable LocalDate dayOrNull(String text) {

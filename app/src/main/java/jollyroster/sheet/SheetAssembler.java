@@ -170,7 +170,9 @@ class SheetAssembler {
             case DATES -> LengthForm.of(o);
             case HOURS ->
                 HoursForm.of(
-                        ownTime.of(o.id()), clock.instant().atZone(o.zone()).toLocalDate());
+                        ownTime.of(o.id()),
+                        o.minutes(),
+                        clock.instant().atZone(o.zone()).toLocalDate());
             case PLACE -> PlaceForm.of(o, leaders(o).stream().map(Host::id).toList());
             case ACCESS -> AccessForm.of(o);
             case SEATS -> SeatsForm.of(o);

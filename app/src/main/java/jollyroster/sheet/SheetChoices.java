@@ -9,7 +9,9 @@ import jollyroster.core.intake.Question;
 import jollyroster.core.openhours.HostChoice;
 import jollyroster.core.openhours.OpenHoursText;
 import jollyroster.core.seats.SignUpStyle;
+import jollyroster.hosting.BusyQueries;
 import jollyroster.programme.AskedQuestion;
+import jollyroster.programme.HostQueries;
 import jollyroster.programme.Offering;
 import jollyroster.programme.Part;
 import jollyroster.programme.PhoneRule;
@@ -28,9 +30,14 @@ class SheetChoices {
 
     private final ProgrammeQueries queries;
     private final TeamQueries team;
+    private final HostQueries hosts;
+    private final BusyQueries busy;
     private final DatesAssembler dates;
 
-    SheetChoices(ProgrammeQueries queries, TeamQueries team, DatesAssembler dates) {
+    SheetChoices(
+            ProgrammeQueries queries, TeamQueries team, HostQueries hosts, BusyQueries busy, DatesAssembler dates) {
+        this.hosts = hosts;
+        this.busy = busy;
         this.queries = queries;
         this.team = team;
         this.dates = dates;
@@ -100,6 +107,14 @@ class SheetChoices {
         LocalDate today = now.atZone(offering.zone()).toLocalDate();
         OpenHoursText.Read read = OpenHoursText.read(form.hours(), today, HoursReading.DAY_BEGINS);
         model.addAttribute("hostChoices", hostChoices());
+        List<Long> leaders = hosts.ofOffering(offering.id()).stream()
+                .map(HostQueries.Host::id)
+                .toList();
+        model.addAttribute(
+                "calendars",
+                busy.calendars().stream()
+                        .filter(calendar -> leaders.contains(calendar.host()))
+                        .toList());
         model.addAttribute("reading", HoursReading.of(form.hours(), read.hours(), List.of(), today));
         model.addAttribute(
                 "others",

@@ -99,7 +99,14 @@ class PickingTest extends AtTheClinic {
         OpenHours typed = hours("Mon–Fri 14:00-16:30, 19-21; Wed 10-14 from 5 Apr; 24 to 26 Dec closed")
                 .between(LocalDate.of(2027, 3, 1), LocalDate.of(2027, 12, 31));
         OwnTime own = new OwnTime(
-                typed, OptionalInt.of(15), OptionalInt.of(3), OptionalInt.empty(), HostChoice.ATTENDEES_CHOICE, true);
+                typed,
+                OptionalInt.of(15),
+                OptionalInt.of(3),
+                OptionalInt.empty(),
+                HostChoice.ATTENDEES_CHOICE,
+                true,
+                2,
+                Set.of());
         Offering o = clinic(own, 1, 1, host());
         assertThat(ownTime.of(o.id())).isEqualTo(own);
     }
@@ -158,6 +165,37 @@ class PickingTest extends AtTheClinic {
         pick(o, at(WEDNESDAY, "11:00"), Optional.empty(), "Dov Lind");
         assertThat(hosts.of(sessions(o).get(3)).get(0).id()).isEqualTo(one);
         assertGone(pick(o, at(WEDNESDAY, "11:00"), Optional.empty(), "Eve Marsh"));
+    }
+
+    @Test
+    void a_person_holds_as_many_times_to_come_as_the_offering_says() {
+        Offering o = clinic(OwnTime.in(hours("Wed 10-11")).forEach(2), 1, 1, host());
+        pick(o, at(WEDNESDAY, "10:00"), Optional.empty(), "Wren Skerry");
+        pick(o, at(WEDNESDAY, "10:20"), Optional.empty(), "Wren Skerry");
+        assertThat(pick(o, at(WEDNESDAY, "10:40"), Optional.empty(), "Wren Skerry"))
+                .isInstanceOf(Registering.Already.class);
+        assertThat(sessions(o)).hasSize(2);
+    }
+
+    @Test
+    void a_calendar_that_does_not_count_here_is_in_nobodys_way() {
+        long host = host();
+        long calendar = busy.add(
+                host,
+                "Choir",
+                "",
+                List.of(new Interval(at(WEDNESDAY, "10:00"), at(WEDNESDAY, "11:00"))),
+                "",
+                Saltmarrow.ORGANISER);
+        Offering strict = clinic(OwnTime.in(hours("Wed 10-11")), 1, 1, host);
+        Offering lenient = clinic(OwnTime.in(hours("Wed 10-11")).ignoring(Set.of(calendar, 999_999L)), 1, 1, host);
+        assertThat(open(strict, WEDNESDAY)).isEmpty();
+        assertThat(open(lenient, WEDNESDAY)).hasSize(3);
+        assertThat(ownTime.of(lenient.id()).ignored())
+                .as("what is no calendar is not kept")
+                .containsExactly(calendar);
+        assertThat(pick(lenient, at(WEDNESDAY, "10:00"), Optional.empty(), "Wren Skerry"))
+                .isInstanceOf(Registering.Done.class);
     }
 
     @Test

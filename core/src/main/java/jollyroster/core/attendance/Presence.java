@@ -1,11 +1,9 @@
 package jollyroster.core.attendance;
 
 import java.time.Duration;
-import java.time.Instant;
-import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import jollyroster.core.dates.Interval;
+import jollyroster.core.dates.Spans;
 
 /**
  * How long a person was present: the union of their connections, clipped to the session.
@@ -23,25 +21,11 @@ public record Presence(Interval session, List<Interval> spans) {
 
     /** @param connections in any order; they may overlap and stick out of the session */
     public static Presence of(Interval session, List<Interval> connections) {
-        List<Interval> clipped = connections.stream()
-                .flatMap(connection -> connection.intersection(session).stream())
-                .sorted(Comparator.comparing(Interval::start))
-                .toList();
-        List<Interval> union = new ArrayList<>();
-        for (Interval next : clipped) {
-            add(union, next);
-        }
-        return new Presence(session, union);
-    }
-
-    private static void add(List<Interval> union, Interval next) {
-        int last = union.size() - 1;
-        if (last < 0 || union.get(last).end().isBefore(next.start())) {
-            union.add(next);
-            return;
-        }
-        Instant end = union.get(last).end();
-        union.set(last, new Interval(union.get(last).start(), end.isAfter(next.end()) ? end : next.end()));
+        return new Presence(
+                session,
+                Spans.union(connections.stream()
+                        .flatMap(connection -> connection.intersection(session).stream())
+                        .toList()));
     }
 
     public Duration time() {
