@@ -32,18 +32,27 @@ import org.springframework.web.server.ResponseStatusException;
 @DeskPage
 class DayController {
 
+    private static final int SOON = 14;
+
     private final ProgrammeQueries programme;
     private final OwnTimeQueries ownTime;
     private final DayQueries days;
     private final UsageQueries usage;
+    private final TimesQueries times;
     private final Clock clock;
 
     DayController(
-            ProgrammeQueries programme, OwnTimeQueries ownTime, DayQueries days, UsageQueries usage, Clock clock) {
+            ProgrammeQueries programme,
+            OwnTimeQueries ownTime,
+            DayQueries days,
+            UsageQueries usage,
+            TimesQueries times,
+            Clock clock) {
         this.programme = programme;
         this.ownTime = ownTime;
         this.days = days;
         this.usage = usage;
+        this.times = times;
         this.clock = clock;
     }
 
@@ -79,7 +88,7 @@ class DayController {
             return "redirect:/desk/offerings/" + id;
         }
         Instant now = clock.instant();
-        LocalDate shown = day(day).orElse(now.atZone(o.zone()).toLocalDate());
+        LocalDate shown = day(day).orElseGet(() -> firstFree(o, now));
         Optional<LocalTime> asked = time(at);
         Optional<Instant> moment =
                 asked.map(time -> shown.atTime(time).atZone(o.zone()).toInstant());
@@ -103,6 +112,15 @@ class DayController {
                                 .toList()));
         model.addAttribute("usage", UsageView.of(usage.of(o, now)));
         return "owntime/day";
+    }
+
+    /** The first day with a time that may be picked, as that is what there is to look at; today where there is none soon. */
+    private LocalDate firstFree(Offering o, Instant now) {
+        LocalDate today = now.atZone(o.zone()).toLocalDate();
+        return times.between(o, today, today.plusDays(SOON), Optional.empty(), Viewer.anybody(now)).stream()
+                .findFirst()
+                .map(time -> time.start().toLocalDate())
+                .orElse(today);
     }
 
     private static Optional<LocalDate> day(String text) {

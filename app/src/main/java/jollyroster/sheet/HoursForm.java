@@ -63,7 +63,7 @@ record HoursForm(
     }
 
     /** Whether a calendar counts: all do at first. */
-    boolean counts(long calendar) {
+    public boolean counts(long calendar) {
         return counting.contains(calendar) || !calendars.contains(calendar);
     }
 
