@@ -65,6 +65,9 @@ class MeasuringStick implements ApplicationRunner {
 
     @Override
     public void run(ApplicationArguments args) {
+        if (programme.shown("bench-offering").isPresent()) {
+            return;
+        }
         long venue = venues.add(VenueCommands.Form.of(Venue.Kind.PLACE, "Great hall", "Saltmarrow"), DemoActor.PROGRAM)
                 .orElseThrow();
         publish("Bench offering", venue, SEATS);

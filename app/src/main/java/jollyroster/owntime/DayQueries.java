@@ -19,6 +19,7 @@ import jollyroster.platform.Times;
 import jollyroster.programme.HostQueries;
 import jollyroster.programme.HostQueries.Host;
 import jollyroster.programme.Offering;
+import jollyroster.programme.OwnTime;
 import jollyroster.programme.OwnTimeQueries;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Session;
@@ -58,16 +59,18 @@ class DayQueries {
         Map<Host, List<OpenTimes.Start>> starts = new LinkedHashMap<>();
         Map<Host, Optional<Unoffered>> asked = new LinkedHashMap<>();
         if (!leaders.isEmpty()) {
-            Interval window = TimesQueries.week(new Interval(
+            Interval window = new Interval(
                     day.atStartOfDay(o.zone()).toInstant(),
-                    day.plusDays(1).atStartOfDay(o.zone()).toInstant()));
+                    day.plusDays(1).atStartOfDay(o.zone()).toInstant());
+            OwnTime own = ownTime.of(o.id());
             HostClaimQueries.Claims claims = new HostClaimQueries(reads.sql())
-                    .within(
+                    .around(
                             window,
                             leaders.stream().map(Host::id).toList(),
-                            Viewer.anybody(now),
-                            ownTime.of(o.id()).ignored());
-            HostTimes times = new HostTimes(o, ownTime.of(o.id()), leaders, claims, now);
+                            own.rules(o),
+                            own.ignored(),
+                            Viewer.anybody(now));
+            HostTimes times = new HostTimes(o, own, leaders, claims, now);
             leaders.forEach(host -> starts.put(host, times.starts(host, day)));
             at.ifPresent(time -> leaders.forEach(host -> asked.put(host, times.whyNot(host, time))));
             Map<Claim, String> names = names(starts, asked);

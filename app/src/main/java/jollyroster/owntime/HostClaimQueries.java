@@ -21,6 +21,7 @@ import java.util.Set;
 import jollyroster.core.dates.Interval;
 import jollyroster.core.dates.SessionTime;
 import jollyroster.core.openhours.Claim;
+import jollyroster.core.openhours.TimeRules;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.Field;
@@ -36,6 +37,7 @@ import org.jooq.impl.DSL;
 final class HostClaimQueries {
 
     private static final Duration WIDEST_BUFFER = Duration.ofDays(1);
+    private static final Duration WEEK = Duration.ofDays(7);
 
     private final DSLContext sql;
 
@@ -77,12 +79,27 @@ final class HostClaimQueries {
     }
 
     /**
+     * What is in the way of times of an offering within a window: sessions and what is held of the whole weeks it begins and ends
+     * in, as limits count by the week, and busy blocks that reach into a time or what is kept free around it.
+     *
      * @param viewer who asks: what is held for them is not in their own way
-     * @param ignored calendars that do not count
      */
+    Claims around(Interval window, Collection<Long> hosts, TimeRules rules, Set<Long> ignored, Viewer viewer) {
+        Interval weeks = new Interval(
+                window.start().minus(WEEK).minus(WIDEST_BUFFER),
+                window.end().plus(WEEK).plus(WIDEST_BUFFER));
+        Interval near = new Interval(
+                window.start().minus(rules.before()),
+                window.end().plus(rules.length()).plus(rules.after()));
+        return within(weeks, near, hosts, viewer, ignored);
+    }
+
+    /** All there is within a window. */
     Claims within(Interval window, Collection<Long> hosts, Viewer viewer, Set<Long> ignored) {
-        Interval wide =
-                new Interval(window.start().minus(WIDEST_BUFFER), window.end().plus(WIDEST_BUFFER));
+        return within(window, window, hosts, viewer, ignored);
+    }
+
+    private Claims within(Interval wide, Interval near, Collection<Long> hosts, Viewer viewer, Set<Long> ignored) {
         long left = alone(viewer.leaving());
         List<Led> led = new ArrayList<>(
                 led(SESSION_HOST, SESSION_HOST.SESSION_ID.eq(SESSION.ID), SESSION_HOST.ACCOUNT_ID, true, wide, hosts));
@@ -94,7 +111,7 @@ final class HostClaimQueries {
                 wide,
                 hosts));
         led.removeIf(some -> some.session() == left);
-        return new Claims(led, busy(wide, hosts, ignored), held(wide, hosts, viewer));
+        return new Claims(led, busy(near, hosts, ignored), held(wide, hosts, viewer));
     }
 
     /** The time that nobody but this registration has; 0 for none. */

@@ -28,6 +28,11 @@ public class TimeHoldQueries {
         return ownIn(reads.sql(), offering, viewer);
     }
 
+    /** How many times are held by anybody. */
+    int live(Instant now) {
+        return reads.sql().fetchCount(TIME_HOLD, TIME_HOLD.HELD_UNTIL.gt(now));
+    }
+
     Optional<Own> ownIn(DSLContext sql, long offering, Viewer viewer) {
         return viewer.browser().isEmpty()
                 ? Optional.empty()

@@ -1,14 +1,19 @@
 package jollyroster.owntime;
 
+import static java.time.temporal.ChronoUnit.MINUTES;
+
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import jollyroster.core.dates.Interval;
 import jollyroster.platform.Reads;
+import jollyroster.platform.Remembered;
+import jollyroster.platform.TableChanges;
 import jollyroster.programme.HostQueries;
 import jollyroster.programme.HostQueries.Host;
 import jollyroster.programme.Offering;
+import jollyroster.programme.OwnTime;
 import jollyroster.programme.OwnTimeQueries;
 import org.springframework.stereotype.Component;
 
@@ -16,11 +21,36 @@ import org.springframework.stereotype.Component;
 @Component
 public class TimesQueries {
 
+    private static final int MOST_TABLES = 60;
+
+    /** Busy blocks and calendars that do not count change with a row of a table that is named here. */
+    private static final String[] CHANGING = {
+        "session",
+        "session_host",
+        "registration",
+        "seat_count",
+        "offering",
+        "offering_host",
+        "account",
+        "own_time",
+        "busy_calendar",
+        "time_hold",
+        "venue"
+    };
+
     private final Reads reads;
     private final HostQueries hosts;
     private final OwnTimeQueries ownTime;
+    private final TimeHoldQueries holds;
+    private final Remembered<Asked, Table> tables;
 
-    TimesQueries(Reads reads, HostQueries hosts, OwnTimeQueries ownTime) {
+    /** @param live how many times are held, as a hold that ends changes no table */
+    private record Asked(
+            long offering, LocalDate from, LocalDate until, Optional<Long> only, Instant minute, int live) {}
+
+    TimesQueries(Reads reads, HostQueries hosts, OwnTimeQueries ownTime, TimeHoldQueries holds, TableChanges changes) {
+        this.holds = holds;
+        this.tables = new Remembered<>(changes, MOST_TABLES, CHANGING);
         this.reads = reads;
         this.hosts = hosts;
         this.ownTime = ownTime;
@@ -34,9 +64,7 @@ public class TimesQueries {
      * @param only the one host who is to lead it; empty for anybody
      */
     public List<OpenTime> between(Offering o, LocalDate from, LocalDate until, Optional<Long> only, Viewer viewer) {
-        return times(o, from, until, only, viewer)
-                .map(times -> times.between(from, until))
-                .orElse(List.of());
+        return table(o, from, until, only, viewer).open();
     }
 
     /**
@@ -47,8 +75,16 @@ public class TimesQueries {
      */
     public record Table(List<OpenTime> open, List<Instant> taken) {}
 
-    /** The same with what is taken. */
+    /** The same with what is taken. What everybody sees is remembered until something changes, for a minute at most. */
     public Table table(Offering o, LocalDate from, LocalDate until, Optional<Long> only, Viewer viewer) {
+        if (viewer.leaving() != 0 || holds.own(o.id(), viewer).isPresent()) {
+            return read(o, from, until, only, viewer);
+        }
+        Asked asked = new Asked(o.id(), from, until, only, viewer.now().truncatedTo(MINUTES), holds.live(viewer.now()));
+        return tables.get(asked, key -> read(o, from, until, only, Viewer.anybody(viewer.now())));
+    }
+
+    private Table read(Offering o, LocalDate from, LocalDate until, Optional<Long> only, Viewer viewer) {
         boolean shown = ownTime.of(o.id()).takenShown();
         return times(o, from, until, only, viewer)
                 .map(times -> new Table(
@@ -63,21 +99,12 @@ public class TimesQueries {
         if (leaders.isEmpty()) {
             return Optional.empty();
         }
+        OwnTime own = ownTime.of(o.id());
         Interval window = new Interval(
                 from.atStartOfDay(o.zone()).toInstant(),
                 until.atStartOfDay(o.zone()).toInstant());
         HostClaimQueries.Claims claims = new HostClaimQueries(reads.sql())
-                .within(
-                        week(window),
-                        leaders.stream().map(Host::id).toList(),
-                        viewer,
-                        ownTime.of(o.id()).ignored());
-        return Optional.of(new HostTimes(o, ownTime.of(o.id()), leaders, claims, viewer.now()));
-    }
-
-    /** With the rest of the weeks it begins and ends in, as limits count by the week. */
-    static Interval week(Interval window) {
-        return new Interval(
-                window.start().minus(java.time.Duration.ofDays(7)), window.end().plus(java.time.Duration.ofDays(7)));
+                .around(window, leaders.stream().map(Host::id).toList(), own.rules(o), own.ignored(), viewer);
+        return Optional.of(new HostTimes(o, own, leaders, claims, viewer.now()));
     }
 }

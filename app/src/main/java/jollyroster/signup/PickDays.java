@@ -7,9 +7,9 @@ import java.time.ZonedDateTime;
 import java.time.format.DateTimeFormatter;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
-import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
@@ -19,85 +19,103 @@ import jollyroster.owntime.OpenTime;
 import jollyroster.owntime.TimesQueries;
 import jollyroster.platform.Times;
 
-/**
- * A week of days with their times, on the clock of whoever looks.
- *
- * @param home the zone of the offering, whose hours these are
- * @param table what is free and what is taken
- * @param visitor the zone of whoever looks
- * @param picked the time that was picked
- */
-record PickDays(
-        ZoneId home,
-        OpenHours hours,
-        TimesQueries.Table table,
-        ZoneId visitor,
-        LocalDate from,
-        Optional<Instant> picked) {
+/** A week of days with their times, on the clock of whoever looks. */
+final class PickDays {
 
     static final int WEEK = 7;
     private static final int NOON = 12;
     private static final int EVENING = 18;
     private static final int DAY_ENDS = 24;
     private static final DateTimeFormatter SENT = DateTimeFormatter.ISO_OFFSET_DATE_TIME;
+    private final ZoneId home;
+    private final OpenHours hours;
+    private final ZoneId visitor;
+    private final LocalDate from;
+    private final Optional<Instant> picked;
+    private final Map<LocalDate, List<Cell>> cells;
+
+    /** A time as it is shown. @param there on the clock of whoever looks */
+    private record Cell(Instant at, ZonedDateTime there, boolean taken) {}
+
+    /**
+     * @param home the zone of the offering, whose hours these are
+     * @param table what is free and what is taken
+     * @param visitor the zone of whoever looks
+     * @param picked the time that was picked
+     */
+    PickDays(
+            ZoneId home,
+            OpenHours hours,
+            TimesQueries.Table table,
+            ZoneId visitor,
+            LocalDate from,
+            Optional<Instant> picked) {
+        this.home = home;
+        this.hours = hours;
+        this.visitor = visitor;
+        this.from = from;
+        this.picked = picked;
+        this.cells = Stream.concat(
+                        table.open().stream().map(t -> cell(t.start().toInstant(), false)),
+                        table.taken().stream().map(at -> cell(at, true)))
+                .filter(cell -> isShown(cell.there().toLocalDate()))
+                .sorted(Comparator.comparing(Cell::at))
+                .collect(Collectors.groupingBy(cell -> cell.there().toLocalDate()));
+    }
+
+    private Cell cell(Instant at, boolean taken) {
+        return new Cell(at, at.atZone(visitor), taken);
+    }
+
+    private boolean isShown(LocalDate day) {
+        return !day.isBefore(from) && day.isBefore(from.plusDays(WEEK));
+    }
 
     static String sent(ZonedDateTime start) {
         return SENT.format(start);
     }
 
-    LocalDate dayOf(Instant at) {
-        return at.atZone(visitor).toLocalDate();
-    }
-
     LocalDate dayOf(OpenTime time) {
-        return dayOf(time.start().toInstant());
+        return time.start().withZoneSameInstant(visitor).toLocalDate();
     }
 
-    private LocalDate day(int place) {
-        return from.plusDays(place);
+    private List<LocalDate> week() {
+        return IntStream.range(0, WEEK).mapToObj(from::plusDays).toList();
     }
 
-    private List<OpenTime> free(LocalDate day) {
-        return table.open().stream().filter(t -> dayOf(t).equals(day)).toList();
+    private List<Cell> on(LocalDate day) {
+        return cells.getOrDefault(day, List.of());
     }
 
-    private boolean isAnyTaken(LocalDate day) {
-        return table.taken().stream().anyMatch(at -> dayOf(at).equals(day));
+    private int free(LocalDate day) {
+        return (int) on(day).stream().filter(cell -> !cell.taken()).count();
     }
 
     /** How much is free, in words. */
     private String level(LocalDate day) {
-        int free = free(day).size();
+        int free = free(day);
         if (free > 0) {
             return free + " free";
         }
-        boolean closed = hours.on(day).stretches().isEmpty() && !isAnyTaken(day);
-        return closed ? "closed" : "none left";
+        return hours.on(day).isClosed() && on(day).isEmpty() ? "closed" : "none left";
     }
 
     /** @param wanted the day to show where there is room for one @param address of the page with another day shown */
     List<PickView.Day> view(Optional<LocalDate> wanted, Function<LocalDate, String> address) {
-        LocalDate open = wanted.or(() -> picked.map(this::dayOf))
-                .filter(day -> !day.isBefore(from) && day.isBefore(from.plusDays(WEEK)))
-                .or(() -> table.open().stream()
-                        .map(this::dayOf)
-                        .filter(day -> !day.isBefore(from))
-                        .findFirst())
+        LocalDate open = wanted.or(() -> picked.map(at -> at.atZone(visitor).toLocalDate()))
+                .filter(this::isShown)
+                .or(() -> week().stream().filter(day -> free(day) > 0).findFirst())
                 .orElse(from);
-        int most = IntStream.range(0, WEEK)
-                .map(place -> free(day(place)).size())
-                .max()
-                .orElse(0);
-        return IntStream.range(0, WEEK)
-                .mapToObj(this::day)
+        int most = week().stream().mapToInt(this::free).max().orElse(0);
+        return week().stream()
                 .map(day -> new PickView.Day(
                         Times.weekdayAndDate(day).substring(0, 3),
                         Times.dayAndMonth(day).substring(4),
                         level(day),
-                        Tide.bar(free(day).size(), most),
+                        Tide.bar(free(day), most),
                         address.apply(day),
                         day.equals(open),
-                        !free(day).isEmpty(),
+                        free(day) > 0,
                         parts(day)))
                 .toList();
     }
@@ -110,39 +128,28 @@ record PickDays(
     }
 
     private List<PickView.Time> part(LocalDate day, int fromHour, int untilHour) {
-        Predicate<Instant> within = at -> dayOf(at).equals(day)
-                && at.atZone(visitor).getHour() >= fromHour
-                && at.atZone(visitor).getHour() < untilHour;
-        Stream<Instant> free = table.open().stream().map(t -> t.start().toInstant());
-        return Stream.concat(free.filter(within).map(at -> new Cell(at, false)), taken(within))
-                .sorted(Comparator.comparing(Cell::at))
+        return on(day).stream()
+                .filter(cell ->
+                        cell.there().getHour() >= fromHour && cell.there().getHour() < untilHour)
                 .map(this::time)
                 .toList();
     }
 
-    private record Cell(Instant at, boolean taken) {}
-
-    private Stream<Cell> taken(Predicate<Instant> within) {
-        return table.taken().stream().filter(within).map(at -> new Cell(at, true));
-    }
-
     private PickView.Time time(Cell cell) {
-        ZonedDateTime there = cell.at().atZone(visitor);
         ZonedDateTime here = cell.at().atZone(home);
-        boolean otherDay = !there.toLocalDate().equals(here.toLocalDate());
+        boolean otherDay = !cell.there().toLocalDate().equals(here.toLocalDate());
         return new PickView.Time(
-                Times.time(there),
+                Times.time(cell.there()),
                 otherDay ? Times.dayAndTime(cell.at(), home) : "",
                 cell.taken() ? "" : sent(here),
                 picked.filter(cell.at()::equals).isPresent());
     }
 
     String tide() {
-        List<LocalDate> days = IntStream.range(0, WEEK).mapToObj(this::day).toList();
-        return new Tide(days.stream()
-                        .map(day -> new Tide.Day(free(day).size(), level(day)))
+        return new Tide(week().stream()
+                        .map(day -> new Tide.Day(free(day), level(day)))
                         .toList())
-                .markup(days.stream()
+                .markup(week().stream()
                         .map(day -> Times.weekdayAndDate(day) + ": " + level(day))
                         .collect(Collectors.joining(", ")));
     }

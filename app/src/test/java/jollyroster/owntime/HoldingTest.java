@@ -13,7 +13,9 @@ import jollyroster.AppTest;
 import jollyroster.Browserless;
 import jollyroster.Saltmarrow;
 import jollyroster.TestClock;
+import jollyroster.core.dates.Interval;
 import jollyroster.core.openhours.HostChoice;
+import jollyroster.hosting.BusyCommands;
 import jollyroster.owntime.PickCommands.Pick;
 import jollyroster.programme.HostQueries;
 import jollyroster.programme.Offering;
@@ -48,6 +50,9 @@ class HoldingTest extends AtTheClinic {
 
     @Autowired
     HostQueries hosts;
+
+    @Autowired
+    BusyCommands busy;
 
     @Autowired
     ChangeSeatCommands seats;
@@ -172,6 +177,27 @@ class HoldingTest extends AtTheClinic {
                 .satisfies(s -> assertThat(s.id()).isNotEqualTo(first));
         Browserless organiser = Browserless.organiser(port);
         assertThat(organiser.get("/desk/sessions/" + first).status()).isEqualTo(200);
+    }
+
+    @Test
+    void a_block_that_arrives_between_pick_and_form_wins_and_the_nearest_are_offered() {
+        long host = host();
+        Offering o = clinic(OwnTime.in(hours("Wed 10-11")), 1, 1, host);
+        hold(o, at(WEDNESDAY, "10:20"), MINE);
+        busy.add(
+                host,
+                "Away",
+                "",
+                List.of(new Interval(at(WEDNESDAY, "10:25"), at(WEDNESDAY, "10:35"))),
+                "",
+                Saltmarrow.ORGANISER);
+        assertThat(open(o, MINE))
+                .as("a hold keeps others away, not the host's own day")
+                .containsExactly("10:00", "10:40");
+        assertThat(register(o, at(WEDNESDAY, "10:20"), MINE, "Wren Skerry"))
+                .isEqualTo(new Registering.Refused(Registering.Reason.TIME_GONE));
+        assertThat(programme.sessionsOf(o.id())).isEmpty();
+        assertThat(register(o, at(WEDNESDAY, "10:40"), MINE, "Wren Skerry")).isInstanceOf(Registering.Done.class);
     }
 
     @Test

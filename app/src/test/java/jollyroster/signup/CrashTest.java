@@ -49,6 +49,8 @@ class CrashTest {
     void every_confirmation_that_was_shown_survives_and_its_letter_goes() throws Exception {
         int port = freePort();
         start(port);
+        Browserless holder = new Browserless(port);
+        String held = hold(holder);
         Map<String, String> confirmed = new ConcurrentHashMap<>();
         ExecutorService clients = Executors.newFixedThreadPool(CLIENTS);
         for (int client = 0; client < CLIENTS; client++) {
@@ -61,6 +63,10 @@ class CrashTest {
         assertThat(clients.awaitTermination(2, TimeUnit.MINUTES)).isTrue();
 
         start(port);
+        assertThat(holder.get(held).document().select("#ask .held").text()).startsWith("held for you until");
+        assertThat(new Browserless(port).get(held).document().select("main").text())
+                .as("what was held stays held for its browser")
+                .contains("is taken, or cannot be picked any more");
         try (Connection store = DriverManager.getConnection("jdbc:sqlite:" + folder.resolve("jolly-roster.db"))) {
             await().atMost(Duration.ofMinutes(2)).until(() -> number(store, UNSENT) == 0);
             assertThat(states(store)).containsAllEntriesOf(confirmed);
@@ -73,6 +79,21 @@ class CrashTest {
         }
     }
 
+    /** Picks a time with a host. @return the address of its form */
+    private static String hold(Browserless holder) {
+        var page = holder.get(CLINIC).document();
+        String withHost = page.select(".pick-head nav a").get(1).attr("href");
+        String host = withHost.replaceAll(".*host=(\\d+).*", "$1");
+        String start = holder.get(CLINIC + "?host=" + host)
+                .document()
+                .select(".tide-day button")
+                .last()
+                .attr("value");
+        holder.post(CLINIC, CLINIC + "/pick", Map.of("start", start, "host", host));
+        return CLINIC + "?host=" + host + "&start=" + start;
+    }
+
+    private static final String CLINIC = "/p/passage-plan-clinic";
     private static final String UNSENT =
             "select count(*) from message where anchor = 'REGISTERED' and state in ('PLANNED', 'SENDING')";
 
