@@ -45,9 +45,10 @@ class ScreenshotsTest {
             shoot(organiser, "/desk/offerings/2", "offering-sheet");
             typedDates(organiser);
             shoot(organiser, "/desk/lanes?at=2027-03-15", "host-lanes");
-            organiser.navigate("/desk/offerings/2?open=asking");
-            organiser.locator("#asking").evaluate("part => part.scrollIntoView()");
-            organiser.screenshot(new Page.ScreenshotOptions().setPath(folder.resolve("intake-builder.png")));
+            organiser.navigate("/desk/offerings/11?open=hours");
+            organiser.locator("#hours").evaluate("part => part.scrollIntoView()");
+            organiser.screenshot(new Page.ScreenshotOptions().setPath(folder.resolve("open-hours.png")));
+            shoot(organiser, "/desk/offerings/11/times?day=2027-03-12&at=14:00", "why-not");
             shoot(organiser, "/desk/offerings/2/answers", "answers");
             shoot(organiser, "/desk/sessions/7/roster", "roster");
             shoot(organiser, "/desk/sessions/7", "session");
@@ -61,10 +62,9 @@ class ScreenshotsTest {
             visitor.selectOption("select[name='q.what_do_you_hold']", "None yet");
             visitor.click("[data-take-button]");
             visitor.waitForSelector("main[data-state]");
-            visitor.screenshot(new Page.ScreenshotOptions().setPath(folder.resolve("confirmation.png")));
             String own = mailbox.ownPage("kofi@brannigan.example");
-            shoot(visitor, mailbox.join("kofi@brannigan.example"), "join-countdown");
-            shoot(phone.newPage(), "/p/knots-and-splicing-bench", "registration-phone");
+            shoot(visitor, "/p/passage-plan-clinic", "pick-a-time");
+            shoot(phone.newPage(), "/p/passage-plan-clinic?day=2027-03-15", "pick-a-time-phone");
             shoot(visitor, "/p/open-evening-at-the-boathouse", "rsvp");
             shoot(visitor, calledUp(), "call-up");
             shoot(visitor, own, "own-page");
