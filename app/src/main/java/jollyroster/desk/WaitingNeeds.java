@@ -1,5 +1,7 @@
 package jollyroster.desk;
 
+import static java.time.temporal.ChronoUnit.MINUTES;
+
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -9,6 +11,7 @@ import java.util.stream.Collectors;
 import jollyroster.core.seats.RegistrationState;
 import jollyroster.desk.Needs.Need;
 import jollyroster.guests.GuestQueries;
+import jollyroster.hosting.BusyQueries;
 import jollyroster.platform.Times;
 import jollyroster.programme.Offering;
 import jollyroster.programme.ProgrammeQueries;
@@ -18,7 +21,7 @@ import jollyroster.seating.RegistrationQueries;
 import jollyroster.till.PaymentQueries;
 import org.springframework.stereotype.Component;
 
-/** People who wait for an answer, or whose time to answer runs out. */
+/** People who wait for an answer or whose time to answer runs out, and calendars that wait to be read. */
 @Component
 class WaitingNeeds {
 
@@ -28,8 +31,15 @@ class WaitingNeeds {
     private final GuestQueries guests;
     private final ProgrammeQueries programme;
     private final PaymentQueries payments;
+    private final BusyQueries busy;
 
-    WaitingNeeds(RegistrationQueries roster, GuestQueries guests, ProgrammeQueries programme, PaymentQueries payments) {
+    WaitingNeeds(
+            RegistrationQueries roster,
+            GuestQueries guests,
+            ProgrammeQueries programme,
+            PaymentQueries payments,
+            BusyQueries busy) {
+        this.busy = busy;
         this.roster = roster;
         this.guests = guests;
         this.programme = programme;
@@ -39,6 +49,18 @@ class WaitingNeeds {
     List<Need> at(Instant now) {
         List<Need> needs = new ArrayList<>();
         callUps(now, needs);
+        busy.unread(now)
+                .forEach(calendar -> needs.add(new Need(
+                        1,
+                        "for "
+                                + calendar.read()
+                                        .map(at -> Times.length(
+                                                Duration.between(at, now).truncatedTo(MINUTES)))
+                                        .orElse(""),
+                        calendar.name(),
+                        "The calendar could not be read. What was known before still counts.",
+                        "See the calendars",
+                        "/desk/setup/calendars")));
         payments.stuckSince(now.minus(STUCK))
                 .forEach(p -> needs.add(new Need(
                         2,

@@ -3,11 +3,13 @@ package jollyroster.hosting;
 import static jollyroster.platform.tables.Tables.BUSY_BLOCK;
 import static jollyroster.platform.tables.Tables.BUSY_CALENDAR;
 
+import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import jollyroster.core.dates.Interval;
 import jollyroster.platform.Reads;
+import org.jooq.Condition;
 import org.jooq.Record;
 import org.springframework.stereotype.Component;
 
@@ -15,6 +17,7 @@ import org.springframework.stereotype.Component;
 @Component
 public class BusyQueries {
 
+    private static final Duration UNREAD_AFTER = Duration.ofHours(1);
     private final Reads reads;
 
     BusyQueries(Reads reads) {
@@ -53,6 +56,20 @@ public class BusyQueries {
                 r.get(BUSY_CALENDAR.ADDRESS),
                 Optional.ofNullable(r.get(BUSY_CALENDAR.READ_AT)),
                 r.get(BUSY_CALENDAR.PROBLEM));
+    }
+
+    /** Calendars that are read again and again and could not be for an hour. */
+    public List<Calendar> unread(Instant now) {
+        return reads.sql()
+                .selectFrom(BUSY_CALENDAR)
+                .where(isUnread(now))
+                .orderBy(BUSY_CALENDAR.READ_AT)
+                .fetch(BusyQueries::calendar);
+    }
+
+    /** Which calendars have not been read for an hour though they should. */
+    public static Condition isUnread(Instant now) {
+        return BUSY_CALENDAR.NEXT_AT.isNotNull().and(BUSY_CALENDAR.READ_AT.lt(now.minus(UNREAD_AFTER)));
     }
 
     /** Busy blocks that overlap the window, in order of time. */

@@ -64,12 +64,7 @@ class DayQueries {
                     day.plusDays(1).atStartOfDay(o.zone()).toInstant());
             OwnTime own = ownTime.of(o.id());
             HostClaimQueries.Claims claims = new HostClaimQueries(reads.sql())
-                    .around(
-                            window,
-                            leaders.stream().map(Host::id).toList(),
-                            own.rules(o),
-                            own.ignored(),
-                            Viewer.anybody(now));
+                    .around(window, leaders.stream().map(Host::id).toList(), own.rules(o), own, Viewer.anybody(now));
             HostTimes times = new HostTimes(o, own, leaders, claims, now);
             leaders.forEach(host -> starts.put(host, times.starts(host, day)));
             at.ifPresent(time -> leaders.forEach(host -> asked.put(host, times.whyNot(host, time))));

@@ -79,6 +79,7 @@ final class DayWords {
                 "In “" + names.getOrDefault(claim, "") + "”, "
                         + time(claim.span().start()) + "–" + time(claim.span().end()) + ".";
             case BUSY -> "Busy until " + time(claim.span().end()) + ", says “" + names.getOrDefault(claim, "") + "”.";
+            case UNREAD -> "“" + names.getOrDefault(claim, "") + "” could not be read for an hour.";
             case HELD -> "Held until " + names.getOrDefault(claim, "") + " for somebody who fills in the form.";
         };
     }
@@ -102,7 +103,7 @@ final class DayWords {
     private static Reason concerning(Claim claim, String words) {
         return switch (claim.kind()) {
             case SESSION -> new Reason(words, "See the session", "/desk/sessions/" + claim.id());
-            case BUSY -> new Reason(words, "See the calendars", "/desk/setup/calendars");
+            case BUSY, UNREAD -> new Reason(words, "See the calendars", "/desk/setup/calendars");
             case HELD -> new Reason(words, "", "");
         };
     }

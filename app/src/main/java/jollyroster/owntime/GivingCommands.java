@@ -55,8 +55,8 @@ class GivingCommands {
         Interval span = new Interval(
                 pick.start(), pick.start().plus(own.rules(pick.offering()).length()));
         HostClaimQueries reading = new HostClaimQueries(writes.sql());
-        Claims claims = reading.around(
-                span, leaders.stream().map(Host::id).toList(), own.rules(pick.offering()), own.ignored(), viewer);
+        Claims claims =
+                reading.around(span, leaders.stream().map(Host::id).toList(), own.rules(pick.offering()), own, viewer);
         HostTimes times = new HostTimes(pick.offering(), own, leaders, claims, viewer.now());
         List<Host> free = times.free(pick.start());
         List<Host> able = able(pick, own.choice(), free, viewer);

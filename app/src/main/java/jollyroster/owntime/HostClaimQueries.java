@@ -22,6 +22,8 @@ import jollyroster.core.dates.Interval;
 import jollyroster.core.dates.SessionTime;
 import jollyroster.core.openhours.Claim;
 import jollyroster.core.openhours.TimeRules;
+import jollyroster.hosting.BusyQueries;
+import jollyroster.programme.OwnTime;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.Field;
@@ -84,14 +86,28 @@ final class HostClaimQueries {
      *
      * @param viewer who asks: what is held for them is not in their own way
      */
-    Claims around(Interval window, Collection<Long> hosts, TimeRules rules, Set<Long> ignored, Viewer viewer) {
+    Claims around(Interval window, Collection<Long> hosts, TimeRules rules, OwnTime own, Viewer viewer) {
         Interval weeks = new Interval(
                 window.start().minus(WEEK).minus(WIDEST_BUFFER),
                 window.end().plus(WEEK).plus(WIDEST_BUFFER));
         Interval near = new Interval(
                 window.start().minus(rules.before()),
                 window.end().plus(rules.length()).plus(rules.after()));
-        return within(weeks, near, hosts, viewer, ignored);
+        Claims claims = within(weeks, near, hosts, viewer, own.ignored());
+        if (own.stopsUnread()) {
+            claims.busy().addAll(unread(near, hosts, own.ignored(), viewer.now()));
+        }
+        return claims;
+    }
+
+    /** Calendars that cannot be read take their host up all the time. */
+    private List<Claim> unread(Interval window, Collection<Long> hosts, Set<Long> ignored, Instant now) {
+        return sql.select(BUSY_CALENDAR.ACCOUNT_ID, BUSY_CALENDAR.ID)
+                .from(BUSY_CALENDAR)
+                .where(BUSY_CALENDAR.ACCOUNT_ID.in(hosts))
+                .and(BusyQueries.isUnread(now))
+                .and(ignored.isEmpty() ? DSL.noCondition() : BUSY_CALENDAR.ID.notIn(ignored))
+                .fetch(r -> Claim.unread(Claim.Owner.host(r.value1()), r.value2(), window));
     }
 
     /** All there is within a window. */

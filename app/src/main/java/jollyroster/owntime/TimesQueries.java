@@ -104,7 +104,7 @@ public class TimesQueries {
                 from.atStartOfDay(o.zone()).toInstant(),
                 until.atStartOfDay(o.zone()).toInstant());
         HostClaimQueries.Claims claims = new HostClaimQueries(reads.sql())
-                .around(window, leaders.stream().map(Host::id).toList(), own.rules(o), own.ignored(), viewer);
+                .around(window, leaders.stream().map(Host::id).toList(), own.rules(o), own, viewer);
         return Optional.of(new HostTimes(o, own, leaders, claims, viewer.now()));
     }
 }

@@ -18,6 +18,7 @@ import jollyroster.core.openhours.TimeRules;
  * @param takenShown whether people see what is taken
  * @param each how many times to come one person may hold
  * @param ignored calendars of hosts that do not count here; all others do
+ * @param stopsUnread whether no times of a host are offered while a calendar that counts cannot be read
  */
 public record OwnTime(
         OpenHours hours,
@@ -27,7 +28,8 @@ public record OwnTime(
         HostChoice choice,
         boolean takenShown,
         int each,
-        Set<Long> ignored) {
+        Set<Long> ignored,
+        boolean stopsUnread) {
 
     public OwnTime {
         ignored = Set.copyOf(ignored);
@@ -42,7 +44,8 @@ public record OwnTime(
             HostChoice.WHOEVER_IS_FREE,
             false,
             1,
-            Set.of());
+            Set.of(),
+            false);
 
     private static final int SHORTEST = 5;
 
@@ -51,28 +54,33 @@ public record OwnTime(
     }
 
     public OwnTime within(OpenHours other) {
-        return new OwnTime(other, gridMinutes, daily, weekly, choice, takenShown, each, ignored);
+        return new OwnTime(other, gridMinutes, daily, weekly, choice, takenShown, each, ignored, stopsUnread);
     }
 
     public OwnTime ledBy(HostChoice other) {
-        return new OwnTime(hours, gridMinutes, daily, weekly, other, takenShown, each, ignored);
+        return new OwnTime(hours, gridMinutes, daily, weekly, other, takenShown, each, ignored, stopsUnread);
     }
 
     public OwnTime showingTaken() {
-        return new OwnTime(hours, gridMinutes, daily, weekly, choice, true, each, ignored);
+        return new OwnTime(hours, gridMinutes, daily, weekly, choice, true, each, ignored, stopsUnread);
     }
 
     public OwnTime atMost(OptionalInt aDay, OptionalInt aWeek) {
-        return new OwnTime(hours, gridMinutes, aDay, aWeek, choice, takenShown, each, ignored);
+        return new OwnTime(hours, gridMinutes, aDay, aWeek, choice, takenShown, each, ignored, stopsUnread);
     }
 
     /** So many times to come for one person. */
     public OwnTime forEach(int times) {
-        return new OwnTime(hours, gridMinutes, daily, weekly, choice, takenShown, times, ignored);
+        return new OwnTime(hours, gridMinutes, daily, weekly, choice, takenShown, times, ignored, stopsUnread);
     }
 
     public OwnTime ignoring(Set<Long> calendars) {
-        return new OwnTime(hours, gridMinutes, daily, weekly, choice, takenShown, each, calendars);
+        return new OwnTime(hours, gridMinutes, daily, weekly, choice, takenShown, each, calendars, stopsUnread);
+    }
+
+    /** Offers no times of a host of whom nobody knows what else is on. */
+    public OwnTime stoppingUnread() {
+        return new OwnTime(hours, gridMinutes, daily, weekly, choice, takenShown, each, ignored, true);
     }
 
     /** What may be picked, with the duration, buffers, cut-off and days ahead of the offering. */

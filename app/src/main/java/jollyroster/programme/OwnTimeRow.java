@@ -31,6 +31,7 @@ final class OwnTimeRow {
         row.setHostChoice(time.choice().name());
         row.setIsTakenShown(time.takenShown());
         row.setEachPerson(time.each());
+        row.setIsStoppedUnread(time.stopsUnread());
         return row;
     }
 
@@ -46,7 +47,8 @@ final class OwnTimeRow {
                 HostChoice.valueOf(row.getHostChoice()),
                 row.getIsTakenShown(),
                 row.getEachPerson(),
-                ignored);
+                ignored,
+                row.getIsStoppedUnread());
     }
 
     private static @Nullable String text(@Nullable LocalDate day) {

@@ -25,6 +25,7 @@ import org.jspecify.annotations.Nullable;
  * @param each how many times to come one person may hold
  * @param calendars all that were shown to choose from
  * @param counting those of them that count
+ * @param stopsUnread whether no times are offered while one of them cannot be read
  */
 record HoursForm(
         String on,
@@ -39,7 +40,8 @@ record HoursForm(
         @Nullable Boolean takenShown,
         String each,
         @Nullable List<Long> calendars,
-        @Nullable List<Long> counting)
+        @Nullable List<Long> counting,
+        @Nullable Boolean stopsUnread)
         implements PartForm {
 
     private static final LocalDate LONG_AGO = LocalDate.of(2000, 1, 1);
@@ -56,6 +58,7 @@ record HoursForm(
         weekly = Typed.orEmpty(weekly);
         choice = Typed.orEmpty(choice);
         takenShown = Boolean.TRUE.equals(takenShown);
+        stopsUnread = Boolean.TRUE.equals(stopsUnread);
         minutes = Typed.number(minutes, "30");
         each = Typed.number(each, "1");
         calendars = calendars == null ? List.of() : List.copyOf(calendars);
@@ -83,7 +86,8 @@ record HoursForm(
                 time.takenShown(),
                 String.valueOf(time.each()),
                 List.copyOf(time.ignored()),
-                List.of());
+                List.of(),
+                time.stopsUnread());
     }
 
     private static String text(OptionalInt number) {
@@ -159,7 +163,8 @@ record HoursForm(
                         HostChoice.valueOf(choice),
                         Boolean.TRUE.equals(takenShown),
                         Integer.parseInt(each),
-                        calendars.stream().filter(id -> !counts(id)).collect(Collectors.toSet())),
+                        calendars.stream().filter(id -> !counts(id)).collect(Collectors.toSet()),
+                        Boolean.TRUE.equals(stopsUnread)),
                 Integer.parseInt(minutes));
     }
 

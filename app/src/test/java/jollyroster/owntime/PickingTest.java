@@ -106,7 +106,8 @@ class PickingTest extends AtTheClinic {
                 HostChoice.ATTENDEES_CHOICE,
                 true,
                 2,
-                Set.of());
+                Set.of(),
+                true);
         Offering o = clinic(own, 1, 1, host());
         assertThat(ownTime.of(o.id())).isEqualTo(own);
     }
@@ -196,6 +197,33 @@ class PickingTest extends AtTheClinic {
                 .containsExactly(calendar);
         assertThat(pick(lenient, at(WEDNESDAY, "10:00"), Optional.empty(), "Wren Skerry"))
                 .isInstanceOf(Registering.Done.class);
+    }
+
+    @Test
+    void a_calendar_that_cannot_be_read_stops_times_only_where_the_offering_says_so() {
+        long host = host();
+        long calendar =
+                busy.add(host, "Choir", "https://calendar.example/choir.ics", List.of(), "", Saltmarrow.ORGANISER);
+        Offering goesOn = clinic(OwnTime.in(hours("Wed 10-11")), 1, 1, host);
+        Offering stops = clinic(OwnTime.in(hours("Wed 10-11")).stoppingUnread(), 1, 1, host);
+        assertThat(open(stops, WEDNESDAY)).hasSize(3);
+        clock.set(clock.instant().plusSeconds(3700));
+        busy.notRead(calendar, "Nothing answered.", Saltmarrow.ORGANISER);
+        assertThat(open(goesOn, WEDNESDAY)).hasSize(3);
+        assertThat(open(stops, WEDNESDAY)).isEmpty();
+        assertGone(pick(stops, at(WEDNESDAY, "10:00"), Optional.empty(), "Wren Skerry"));
+        Browserless organiser = Browserless.organiser(port);
+        assertThat(organiser.get("/desk").document().select("main").text())
+                .contains("Choir The calendar could not be read");
+        assertThat(organiser
+                        .get("/desk/offerings/" + stops.id() + "/times?day=" + WEDNESDAY)
+                        .document()
+                        .select("main")
+                        .text())
+                .contains("“Choir” could not be read for an hour");
+        busy.readAgain(calendar, List.of(), "", Saltmarrow.ORGANISER);
+        assertThat(open(stops, WEDNESDAY)).hasSize(3);
+        busy.forget(calendar, Saltmarrow.ORGANISER);
     }
 
     @Test

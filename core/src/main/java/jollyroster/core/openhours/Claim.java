@@ -19,6 +19,8 @@ public record Claim(Owner owner, long id, Kind kind, Interval span, Duration bef
     public enum Kind {
         SESSION,
         BUSY,
+        /** A calendar that cannot be read: nobody knows what is in it. */
+        UNREAD,
         /** A time that somebody is just picking. */
         HELD
     }
@@ -53,6 +55,10 @@ public record Claim(Owner owner, long id, Kind kind, Interval span, Duration bef
 
     public static Claim busy(Owner owner, long id, Interval span) {
         return new Claim(owner, id, Kind.BUSY, span, Duration.ZERO, Duration.ZERO);
+    }
+
+    public static Claim unread(Owner owner, long id, Interval span) {
+        return new Claim(owner, id, Kind.UNREAD, span, Duration.ZERO, Duration.ZERO);
     }
 
     public static Claim held(Owner owner, long id, Interval span, Duration before, Duration after) {
