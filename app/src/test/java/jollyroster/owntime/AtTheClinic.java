@@ -1,16 +1,24 @@
 package jollyroster.owntime;
 
 import static jollyroster.Saltmarrow.HALIFAX;
+import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import jollyroster.Saltmarrow;
 import jollyroster.TestClock;
 import jollyroster.core.openhours.OpenHours;
 import jollyroster.core.openhours.OpenHoursText;
 import jollyroster.core.seats.SignUpStyle;
+import jollyroster.owntime.PickCommands.Pick;
 import jollyroster.platform.Role;
 import jollyroster.programme.Format;
 import jollyroster.programme.Offering;
@@ -19,8 +27,11 @@ import jollyroster.programme.OfferingStatus;
 import jollyroster.programme.OwnTime;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Section;
+import jollyroster.programme.Session;
 import jollyroster.programme.Venue;
 import jollyroster.programme.VenueCommands;
+import jollyroster.seating.Application;
+import jollyroster.seating.Registering;
 import jollyroster.team.AccountCommands;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -50,6 +61,12 @@ abstract class AtTheClinic {
 
     @Autowired
     TestClock clock;
+
+    @Autowired
+    TimesQueries times;
+
+    @Autowired
+    PickCommands picks;
 
     @LocalServerPort
     int port;
@@ -99,5 +116,41 @@ abstract class AtTheClinic {
                 Saltmarrow.ORGANISER);
         offerings.turn(id, OfferingStatus.PUBLISHED, Saltmarrow.ORGANISER);
         return programme.offering(id).orElseThrow();
+    }
+
+    final List<OpenTime> open(Offering o, LocalDate day) {
+        return times.between(o, day, day.plusDays(1), Optional.empty(), Viewer.anybody(clock.instant()));
+    }
+
+    final Registering pick(Offering o, Instant start, Optional<Long> host, String name) {
+        return pick(o, start, host, name, UUID.randomUUID().toString());
+    }
+
+    final Registering pick(Offering o, Instant start, Optional<Long> host, String name, String submission) {
+        String email = name.toLowerCase(java.util.Locale.ROOT).replace(' ', '.') + o.id() + "@crew.example";
+        Application asked = new Application(0, name, email, "", 1, HALIFAX, List.of(), List.of(), submission);
+        return picks.pick(new Pick(o, start, host, ""), asked, Optional.empty(), Saltmarrow.VISITOR);
+    }
+
+    final List<Session> sessions(Offering o) {
+        return programme.sessionsOf(o.id());
+    }
+
+    static void assertGone(Registering came) {
+        assertThat(came).isEqualTo(new Registering.Refused(Registering.Reason.TIME_GONE));
+    }
+
+    /** @return how many were given what they asked for */
+    static int race(List<Callable<Registering>> crowd) throws Exception {
+        ExecutorService pool = Executors.newFixedThreadPool(16);
+        try {
+            int done = 0;
+            for (Future<Registering> came : pool.invokeAll(crowd)) {
+                done += came.get() instanceof Registering.Done ? 1 : 0;
+            }
+            return done;
+        } finally {
+            pool.shutdownNow();
+        }
     }
 }

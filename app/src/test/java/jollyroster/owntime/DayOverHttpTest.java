@@ -24,9 +24,6 @@ import org.springframework.beans.factory.annotation.Autowired;
 class DayOverHttpTest extends AtTheClinic {
 
     @Autowired
-    PickCommands picks;
-
-    @Autowired
     BusyCommands busy;
 
     private Offering clinic;

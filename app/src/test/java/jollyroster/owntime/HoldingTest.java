@@ -34,9 +34,6 @@ class HoldingTest extends AtTheClinic {
     private static final String THEIRS = "theirs";
 
     @Autowired
-    TimesQueries times;
-
-    @Autowired
     TimeHoldCommands holds;
 
     @Autowired
@@ -44,9 +41,6 @@ class HoldingTest extends AtTheClinic {
 
     @Autowired
     TimeHoldWorker worker;
-
-    @Autowired
-    PickCommands picks;
 
     @Autowired
     HostQueries hosts;

@@ -26,9 +26,6 @@ import org.springframework.beans.factory.annotation.Autowired;
 class HostPageTest extends AtTheClinic {
 
     @Autowired
-    PickCommands picks;
-
-    @Autowired
     PersonalLinks links;
 
     @Autowired

@@ -31,12 +31,6 @@ import org.springframework.beans.factory.annotation.Autowired;
 class MovingTimeTest extends AtTheClinic {
 
     @Autowired
-    TimesQueries times;
-
-    @Autowired
-    PickCommands picks;
-
-    @Autowired
     RegistrationQueries roster;
 
     @Autowired

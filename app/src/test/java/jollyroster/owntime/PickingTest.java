@@ -1,6 +1,5 @@
 package jollyroster.owntime;
 
-import static jollyroster.Saltmarrow.HALIFAX;
 import static jollyroster.Saltmarrow.Wanted.seats;
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -9,26 +8,18 @@ import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
-import java.util.UUID;
 import java.util.concurrent.Callable;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
-import java.util.concurrent.Future;
 import jollyroster.AppTest;
 import jollyroster.Browserless;
 import jollyroster.Saltmarrow;
-import jollyroster.core.dates.Interval;
 import jollyroster.core.openhours.HostChoice;
 import jollyroster.core.openhours.OpenHours;
 import jollyroster.core.seats.RegistrationState;
 import jollyroster.core.seats.SignUpStyle;
-import jollyroster.hosting.BusyCommands;
-import jollyroster.owntime.PickCommands.Pick;
 import jollyroster.programme.HostQueries;
 import jollyroster.programme.Offering;
 import jollyroster.programme.OwnTime;
@@ -36,10 +27,8 @@ import jollyroster.programme.OwnTimeQueries;
 import jollyroster.programme.Section;
 import jollyroster.programme.Session;
 import jollyroster.programme.Visibility;
-import jollyroster.seating.Application;
 import jollyroster.seating.ChangeSeatCommands;
 import jollyroster.seating.Registering;
-import jollyroster.seating.RegistrationQueries;
 import jollyroster.seating.SwapCommands;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -55,44 +44,10 @@ class PickingTest extends AtTheClinic {
     HostQueries hosts;
 
     @Autowired
-    BusyCommands busy;
-
-    @Autowired
-    RegistrationQueries roster;
-
-    @Autowired
-    TimesQueries times;
-
-    @Autowired
-    PickCommands picks;
-
-    @Autowired
     ChangeSeatCommands seats;
 
     @Autowired
     SwapCommands swaps;
-
-    private List<OpenTime> open(Offering o, LocalDate day) {
-        return times.between(o, day, day.plusDays(1), Optional.empty(), Viewer.anybody(clock.instant()));
-    }
-
-    private Registering pick(Offering o, Instant start, Optional<Long> host, String name) {
-        return pick(o, start, host, name, UUID.randomUUID().toString());
-    }
-
-    private Registering pick(Offering o, Instant start, Optional<Long> host, String name, String submission) {
-        String email = name.toLowerCase(java.util.Locale.ROOT).replace(' ', '.') + o.id() + "@crew.example";
-        Application asked = new Application(0, name, email, "", 1, HALIFAX, List.of(), List.of(), submission);
-        return picks.pick(new Pick(o, start, host, ""), asked, Optional.empty(), Saltmarrow.VISITOR);
-    }
-
-    private List<Session> sessions(Offering o) {
-        return programme.sessionsOf(o.id());
-    }
-
-    private static void assertGone(Registering came) {
-        assertThat(came).isEqualTo(new Registering.Refused(Registering.Reason.TIME_GONE));
-    }
 
     @Test
     void hours_are_kept_and_read_back() {
@@ -148,27 +103,6 @@ class PickingTest extends AtTheClinic {
     }
 
     @Test
-    void whoever_has_led_least_is_given_the_time_and_a_busy_calendar_counts() {
-        long one = host();
-        long other = host();
-        Offering o = clinic(OwnTime.in(hours("Wed 10-12")), 1, 1, one, other);
-        pick(o, at(WEDNESDAY, "10:00"), Optional.empty(), "Ade Strand");
-        pick(o, at(WEDNESDAY, "10:20"), Optional.empty(), "Bao Holm");
-        pick(o, at(WEDNESDAY, "10:40"), Optional.empty(), "Cass Dory");
-        assertThat(sessions(o)).extracting(s -> hosts.of(s).get(0).id()).containsExactly(one, other, one);
-        busy.add(
-                other,
-                "Away",
-                "",
-                List.of(new Interval(at(WEDNESDAY, "11:00"), at(WEDNESDAY, "12:00"))),
-                "",
-                Saltmarrow.ORGANISER);
-        pick(o, at(WEDNESDAY, "11:00"), Optional.empty(), "Dov Lind");
-        assertThat(hosts.of(sessions(o).get(3)).get(0).id()).isEqualTo(one);
-        assertGone(pick(o, at(WEDNESDAY, "11:00"), Optional.empty(), "Eve Marsh"));
-    }
-
-    @Test
     void a_person_holds_as_many_times_to_come_as_the_offering_says() {
         Offering o = clinic(OwnTime.in(hours("Wed 10-11")).forEach(2), 1, 1, host());
         pick(o, at(WEDNESDAY, "10:00"), Optional.empty(), "Wren Skerry");
@@ -176,81 +110,6 @@ class PickingTest extends AtTheClinic {
         assertThat(pick(o, at(WEDNESDAY, "10:40"), Optional.empty(), "Wren Skerry"))
                 .isInstanceOf(Registering.Already.class);
         assertThat(sessions(o)).hasSize(2);
-    }
-
-    @Test
-    void a_calendar_that_does_not_count_here_is_in_nobodys_way() {
-        long host = host();
-        long calendar = busy.add(
-                host,
-                "Choir",
-                "",
-                List.of(new Interval(at(WEDNESDAY, "10:00"), at(WEDNESDAY, "11:00"))),
-                "",
-                Saltmarrow.ORGANISER);
-        Offering strict = clinic(OwnTime.in(hours("Wed 10-11")), 1, 1, host);
-        Offering lenient = clinic(OwnTime.in(hours("Wed 10-11")).ignoring(Set.of(calendar, 999_999L)), 1, 1, host);
-        assertThat(open(strict, WEDNESDAY)).isEmpty();
-        assertThat(open(lenient, WEDNESDAY)).hasSize(3);
-        assertThat(ownTime.of(lenient.id()).ignored())
-                .as("what is no calendar is not kept")
-                .containsExactly(calendar);
-        assertThat(pick(lenient, at(WEDNESDAY, "10:00"), Optional.empty(), "Wren Skerry"))
-                .isInstanceOf(Registering.Done.class);
-    }
-
-    @Test
-    void a_calendar_that_cannot_be_read_stops_times_only_where_the_offering_says_so() {
-        long host = host();
-        long calendar =
-                busy.add(host, "Choir", "https://calendar.example/choir.ics", List.of(), "", Saltmarrow.ORGANISER);
-        Offering goesOn = clinic(OwnTime.in(hours("Wed 10-11")), 1, 1, host);
-        Offering stops = clinic(OwnTime.in(hours("Wed 10-11")).stoppingUnread(), 1, 1, host);
-        assertThat(open(stops, WEDNESDAY)).hasSize(3);
-        clock.set(clock.instant().plusSeconds(3700));
-        busy.notRead(calendar, "Nothing answered.", Saltmarrow.ORGANISER);
-        assertThat(open(goesOn, WEDNESDAY)).hasSize(3);
-        assertThat(open(stops, WEDNESDAY)).isEmpty();
-        assertGone(pick(stops, at(WEDNESDAY, "10:00"), Optional.empty(), "Wren Skerry"));
-        Browserless organiser = Browserless.organiser(port);
-        assertThat(organiser.get("/desk").document().select("main").text())
-                .contains("Choir The calendar could not be read");
-        assertThat(organiser
-                        .get("/desk/offerings/" + stops.id() + "/times?day=" + WEDNESDAY)
-                        .document()
-                        .select("main")
-                        .text())
-                .contains("“Choir” could not be read for an hour");
-        busy.readAgain(calendar, List.of(), "", Saltmarrow.ORGANISER);
-        assertThat(open(stops, WEDNESDAY)).hasSize(3);
-        busy.forget(calendar, Saltmarrow.ORGANISER);
-    }
-
-    @Test
-    void people_choose_the_host_or_all_lead_together() {
-        long one = host();
-        long other = host();
-        Offering choice = clinic(OwnTime.in(hours("Wed 10-11")).ledBy(HostChoice.ATTENDEES_CHOICE), 1, 1, one, other);
-        assertThat(open(choice, WEDNESDAY)).allMatch(t -> t.hosts().size() == 2);
-        assertGone(pick(choice, at(WEDNESDAY, "10:00"), Optional.of(999L), "Ann Kestrel"));
-        pick(choice, at(WEDNESDAY, "10:20"), Optional.empty(), "Bo Fenwright");
-        pick(choice, at(WEDNESDAY, "10:20"), Optional.empty(), "Cass Fenwright");
-        assertThat(sessions(choice))
-                .as("who leaves it open is given whoever is free")
-                .extracting(s -> hosts.of(s).get(0).id())
-                .containsExactlyInAnyOrder(one, other);
-        pick(choice, at(WEDNESDAY, "10:00"), Optional.of(other), "Ann Kestrel");
-        assertThat(hosts.of(sessions(choice).get(0)).get(0).id()).isEqualTo(other);
-        assertThat(times.between(
-                        choice, WEDNESDAY, WEDNESDAY.plusDays(1), Optional.of(other), Viewer.anybody(clock.instant())))
-                .hasSize(1);
-        Offering together = clinic(OwnTime.in(hours("Wed 10-11")).ledBy(HostChoice.ALL_TOGETHER), 1, 1, one, other);
-        assertThat(open(together, WEDNESDAY))
-                .as("one of them is in the other offering at ten, both at twenty past")
-                .extracting(t -> t.start().toLocalTime().toString())
-                .containsExactly("10:40");
-        pick(together, at(WEDNESDAY, "10:40"), Optional.empty(), "Bo Lind");
-        assertThat(hosts.of(sessions(together).get(0))).hasSize(2);
     }
 
     @Test
@@ -361,36 +220,4 @@ class PickingTest extends AtTheClinic {
     }
 
     /** The same host in two offerings: what one gives, the other cannot. */
-    @Test
-    void one_host_in_two_offerings_is_given_once_at_a_time() throws Exception {
-        long host = host();
-        List<Offering> both = List.of(
-                clinic(OwnTime.in(hours("Wed 10-14")), 1, 1, host), clinic(OwnTime.in(hours("Wed 10-14")), 1, 1, host));
-        List<Callable<Registering>> crowd = new ArrayList<>();
-        for (int i = 0; i < 60; i++) {
-            Offering one = both.get(i % 2);
-            Instant wanted = at(WEDNESDAY, "10:00").plusSeconds(1200L * (i / 2 % 12));
-            String name = "Racer " + i;
-            crowd.add(() -> pick(one, wanted, Optional.empty(), name));
-        }
-        assertThat(race(crowd)).isEqualTo(12);
-        Set<Instant> given = new HashSet<>();
-        both.forEach(o ->
-                sessions(o).forEach(s -> assertThat(given.add(s.start())).isTrue()));
-        assertThat(given).hasSize(12);
-    }
-
-    /** @return how many were given what they asked for */
-    private static int race(List<Callable<Registering>> crowd) throws Exception {
-        ExecutorService pool = Executors.newFixedThreadPool(16);
-        try {
-            int done = 0;
-            for (Future<Registering> came : pool.invokeAll(crowd)) {
-                done += came.get() instanceof Registering.Done ? 1 : 0;
-            }
-            return done;
-        } finally {
-            pool.shutdownNow();
-        }
-    }
 }

@@ -33,9 +33,6 @@ import org.springframework.beans.factory.annotation.Autowired;
 class TimeNewsTest extends AtTheClinic {
 
     @Autowired
-    PickCommands picks;
-
-    @Autowired
     ChangeSeatCommands seats;
 
     @Autowired
