@@ -27,6 +27,15 @@ final class SessionNotes {
     private SessionNotes() {}
 
     static List<MarginNote> of(SessionFacts facts) {
+        Session s = facts.session();
+        if (s.givenBack()) {
+            return List.of(MarginNote.remark(
+                    "Given back:",
+                    "nobody has this time any more, and it may be picked again.",
+                    "See the times",
+                    "/desk/offerings/" + s.offering().id() + "/times?day="
+                            + s.zonedStart().toLocalDate()));
+        }
         List<MarginNote> notes = new ArrayList<>();
         failed(facts).ifPresent(notes::add);
         clashes(facts).forEach(notes::add);

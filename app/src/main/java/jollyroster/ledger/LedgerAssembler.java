@@ -39,7 +39,7 @@ import org.springframework.stereotype.Component;
 @Component
 class LedgerAssembler {
 
-    static final int LINES = 20;
+    static final int LINES = 17;
 
     /** Of what has passed, which is looked through less often. */
     static final int PAST_LINES = 15;

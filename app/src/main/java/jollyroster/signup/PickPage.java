@@ -22,6 +22,7 @@ import jollyroster.platform.Times;
 import jollyroster.programme.AskedQuestion;
 import jollyroster.programme.HostQueries;
 import jollyroster.programme.Offering;
+import jollyroster.programme.OfferingStatus;
 import jollyroster.programme.Visibility;
 import jollyroster.seating.Application;
 import jollyroster.seating.Registering;
@@ -129,7 +130,8 @@ class PickPage {
     /** Holds the time that is asked for, if it can be had. */
     void hold(Offering offering, PickAsked asked, String browser) {
         Optional<TimeLink> once = once(offering, asked);
-        if (offering.rules().visibility() == Visibility.INVITED && once.isEmpty()) {
+        boolean byInvitation = offering.rules().visibility() == Visibility.INVITED;
+        if (offering.status() != OfferingStatus.PUBLISHED || byInvitation && once.isEmpty()) {
             return;
         }
         Optional<Long> host = once.flatMap(TimeLink::host).or(asked::hostNumber);

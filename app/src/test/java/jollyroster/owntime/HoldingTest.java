@@ -19,6 +19,7 @@ import jollyroster.hosting.BusyCommands;
 import jollyroster.owntime.PickCommands.Pick;
 import jollyroster.programme.HostQueries;
 import jollyroster.programme.Offering;
+import jollyroster.programme.OfferingStatus;
 import jollyroster.programme.OwnTime;
 import jollyroster.seating.Application;
 import jollyroster.seating.ChangeSeatCommands;
@@ -170,7 +171,8 @@ class HoldingTest extends AtTheClinic {
                 .singleElement()
                 .satisfies(s -> assertThat(s.id()).isNotEqualTo(first));
         Browserless organiser = Browserless.organiser(port);
-        assertThat(organiser.get("/desk/sessions/" + first).status()).isEqualTo(200);
+        assertThat(organiser.get("/desk/sessions/" + first).document().text())
+                .contains("Given back: nobody has this time any more");
     }
 
     @Test
@@ -223,6 +225,18 @@ class HoldingTest extends AtTheClinic {
         assertThat(other.document().select("[name=name]").attr("value")).isEqualTo("Wren Skerry");
         assertThat(other.document().select(".is-picked").text()).isEqualTo("10:40");
         assertThat(visitor.get(address + "/pick").location()).endsWith(address + "#pick");
+    }
+
+    @Test
+    void what_is_closed_holds_nothing() {
+        Offering o = clinic(OwnTime.in(hours("Wed 10-11 from 17 Mar")), 1, 1, host());
+        offerings.turn(o.id(), OfferingStatus.CLOSED, Saltmarrow.ORGANISER);
+        String address = "/p/" + o.slug();
+        assertThat(new Browserless(port).get(address).document().select(".tide-day"))
+                .isEmpty();
+        new Browserless(port).post("/mine", address + "/pick", java.util.Map.of("start", "2027-03-17T10:20:00-03:00"));
+        offerings.turn(o.id(), OfferingStatus.PUBLISHED, Saltmarrow.ORGANISER);
+        assertThat(open(o, THEIRS)).hasSize(3);
     }
 
     @Test
