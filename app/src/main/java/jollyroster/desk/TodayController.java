@@ -104,12 +104,13 @@ class TodayController {
                 .toList();
         Map<Long, SeatCount> counts =
                 roster.of(sessions.stream().map(Session::id).toList());
+        Map<Long, String> coming = who.of(sessions, !signedIn.isHelper());
         return sessions.stream()
-                .map(s -> atHand(s, counts.get(s.id()), now, home))
+                .map(s -> atHand(s, counts.get(s.id()), coming.getOrDefault(s.id(), ""), now, home))
                 .toList();
     }
 
-    private AtHand atHand(Session s, SeatCount count, Instant now, ZoneId home) {
+    private AtHand atHand(Session s, SeatCount count, String coming, Instant now, ZoneId home) {
         boolean open = !now.isBefore(s.doorHours().opens());
         boolean running = !now.isBefore(s.start());
         String soon = running ? "under way" : open ? "door open" : Times.ahead(now, s.start(), s.zone());
@@ -122,7 +123,7 @@ class TodayController {
                 SeatStrip.ofCounts(s.seats(), s.keptBack(), count.taken(), count.waitingPeople(), 8),
                 count.taken() + " of " + s.seats(),
                 open,
-                who.of(s, !signedIn.isHelper()));
+                coming);
     }
 
     private List<Send> sends(ZoneId home) {

@@ -2,6 +2,7 @@ package jollyroster.desk;
 
 import java.util.List;
 import java.util.Map;
+import java.util.TreeMap;
 import java.util.stream.Collectors;
 import jollyroster.answers.GivenQueries;
 import jollyroster.core.seats.RegistrationState;
@@ -26,34 +27,51 @@ class WhoPicked {
         this.answers = answers;
     }
 
-    /** Empty for a session that nobody picked the time of. @param answered whether answers may be seen */
-    String of(Session s, boolean answered) {
-        if (s.offering().style() != SignUpStyle.OWN_TIME) {
-            return "";
-        }
-        List<Registration> coming = roster.roster(s.id()).stream()
-                .filter(r -> r.state() == RegistrationState.REGISTERED)
+    /** For each of these sessions whose time somebody picked. @param answered whether answers may be seen */
+    Map<Long, String> of(List<Session> sessions, boolean answered) {
+        Map<Long, List<Registration>> coming = coming(sessions);
+        List<Registration> alone = coming.values().stream()
+                .filter(all -> all.size() == 1)
+                .map(all -> all.get(0))
                 .toList();
-        if (coming.isEmpty()) {
-            return "";
-        }
-        String names = coming.stream().limit(NAMED).map(Registration::name).collect(Collectors.joining(", "))
-                + (coming.size() > NAMED ? " and " + (coming.size() - NAMED) + " more" : "");
-        String line = names + ", " + Times.length(s.length());
-        return coming.size() > 1 ? line : line + alone(coming.get(0), s, answered);
+        Map<Long, Integer> times =
+                roster.registrationsOf(alone.stream().map(Registration::person).toList());
+        Map<Long, Map<Long, String>> said =
+                answered ? answers.answers(alone.stream().map(Registration::id).toList()) : Map.of();
+        return sessions.stream().filter(s -> coming.containsKey(s.id())).collect(Collectors.toMap(Session::id, s -> {
+            List<Registration> those = coming.get(s.id());
+            String line = names(those) + ", " + Times.length(s.length());
+            return those.size() > 1 ? line : line + known(those.get(0), times) + says(those.get(0), said);
+        }));
     }
 
-    private String alone(Registration r, Session s, boolean answered) {
-        Map<Long, Integer> before = roster.registrationsBefore(List.of(r.person()), s.id());
-        String known = before.getOrDefault(r.person(), 0) == 0 ? ", first time here" : "";
-        String said = answered
-                ? answers.answersOf(r.id()).values().stream()
+    private Map<Long, List<Registration>> coming(List<Session> sessions) {
+        Map<Long, List<Registration>> all = roster.rosters(sessions.stream()
+                .filter(s -> s.offering().style() == SignUpStyle.OWN_TIME)
+                .map(Session::id)
+                .toList());
+        return all.values().stream()
+                .flatMap(List::stream)
+                .filter(r -> r.state() == RegistrationState.REGISTERED)
+                .collect(Collectors.groupingBy(Registration::session));
+    }
+
+    private static String names(List<Registration> coming) {
+        String names = coming.stream().limit(NAMED).map(Registration::name).collect(Collectors.joining(", "));
+        return coming.size() > NAMED ? names + " and " + (coming.size() - NAMED) + " more" : names;
+    }
+
+    private static String known(Registration r, Map<Long, Integer> times) {
+        return times.getOrDefault(r.person(), 1) > 1 ? "" : ", first time here";
+    }
+
+    private static String says(Registration r, Map<Long, Map<Long, String>> said) {
+        return new TreeMap<>(said.getOrDefault(r.id(), Map.of()))
+                .values().stream()
                         .filter(value -> !value.isBlank())
                         .findFirst()
                         .map(value -> ", says “" + shortened(value) + "”")
-                        .orElse("")
-                : "";
-        return known + said;
+                        .orElse("");
     }
 
     private static String shortened(String value) {

@@ -12,9 +12,9 @@ import java.time.temporal.TemporalAdjusters;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import jollyroster.chart.HostLanes;
 import jollyroster.core.dates.Interval;
+import jollyroster.core.dates.Meant;
 import jollyroster.core.dates.SessionTime;
 import jollyroster.core.openhours.Claim.Owner;
 import jollyroster.platform.Actor;
@@ -81,7 +81,7 @@ class LanesController {
     @GetMapping("/desk/lanes")
     String lanes(@RequestParam(defaultValue = "") String at, @RequestParam(defaultValue = "1") int weeks, Model model) {
         LocalDate today = clock.instant().atZone(home()).toLocalDate();
-        LocalDate monday = date(at).orElse(today).with(TemporalAdjusters.previousOrSame(DayOfWeek.MONDAY));
+        LocalDate monday = Meant.day(at).orElse(today).with(TemporalAdjusters.previousOrSame(DayOfWeek.MONDAY));
         int shown = weeks == MOST_WEEKS ? MOST_WEEKS : 1;
         HostLanes.Frame frame = new HostLanes.Frame(monday, shown * 7, home(), clock.instant());
         List<ConflictFinder.Named> conflicts = finder.within(frame.span());
@@ -94,15 +94,6 @@ class LanesController {
         model.addAttribute(
                 "range", Times.dayAndMonth(monday) + " to " + Times.dayAndMonth(monday.plusDays(shown * 7L - 1)));
         return "hosting/lanes";
-    }
-
-    private static Optional<LocalDate> date(String text) {
-        try {
-            LocalDate date = LocalDate.parse(text);
-            return date.getYear() >= 2000 && date.getYear() <= 2199 ? Optional.of(date) : Optional.empty();
-        } catch (DateTimeParseException notADate) {
-            return Optional.empty();
-        }
     }
 
     private List<HostLanes.Host> hosts(Interval window, List<ConflictFinder.Named> conflicts) {
@@ -232,6 +223,6 @@ class LanesController {
     }
 
     private static String back(String at, int weeks) {
-        return "redirect:/desk/lanes?weeks=" + weeks + (date(at).isPresent() ? "&at=" + at : "");
+        return "redirect:/desk/lanes?weeks=" + weeks + (Meant.day(at).isPresent() ? "&at=" + at : "");
     }
 }

@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import jollyroster.chart.DayStrip;
+import jollyroster.core.dates.Meant;
 import jollyroster.core.openhours.DayHours;
 import jollyroster.core.openhours.OpenTimes;
 import jollyroster.core.openhours.Unoffered;
@@ -88,7 +89,7 @@ class DayController {
             return "redirect:/desk/offerings/" + id;
         }
         Instant now = clock.instant();
-        LocalDate shown = day(day).orElseGet(() -> firstFree(o, now));
+        LocalDate shown = Meant.day(day).orElseGet(() -> firstFree(o, now));
         Optional<LocalTime> asked = time(at);
         Optional<Instant> moment =
                 asked.map(time -> shown.atTime(time).atZone(o.zone()).toInstant());
@@ -121,14 +122,6 @@ class DayController {
                 .findFirst()
                 .map(time -> time.start().toLocalDate())
                 .orElse(today);
-    }
-
-    private static Optional<LocalDate> day(String text) {
-        try {
-            return Optional.of(LocalDate.parse(text)).filter(day -> day.getYear() >= 2000 && day.getYear() < 2200);
-        } catch (DateTimeParseException none) {
-            return Optional.empty();
-        }
     }
 
     private static Optional<LocalTime> time(String text) {

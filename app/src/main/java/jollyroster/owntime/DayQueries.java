@@ -66,8 +66,9 @@ class DayQueries {
             HostClaimQueries.Claims claims = new HostClaimQueries(reads.sql())
                     .around(window, leaders.stream().map(Host::id).toList(), own.rules(o), own, Viewer.anybody(now));
             HostTimes times = new HostTimes(o, own, leaders, claims, now);
-            leaders.forEach(host -> starts.put(host, times.starts(host, day)));
-            at.ifPresent(time -> leaders.forEach(host -> asked.put(host, times.whyNot(host, time))));
+            leaders.forEach(host -> starts.put(host, times.table().starts(host, day)));
+            at.ifPresent(time ->
+                    leaders.forEach(host -> asked.put(host, times.table().whyNot(host, time))));
             Map<Claim, String> names = names(starts, asked);
             claims.held()
                     .forEach(some ->

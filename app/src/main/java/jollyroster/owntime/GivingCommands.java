@@ -58,7 +58,7 @@ class GivingCommands {
         Claims claims =
                 reading.around(span, leaders.stream().map(Host::id).toList(), own.rules(pick.offering()), own, viewer);
         HostTimes times = new HostTimes(pick.offering(), own, leaders, claims, viewer.now());
-        List<Host> free = times.free(pick.start());
+        List<Host> free = times.table().free(pick.start());
         List<Host> able = able(pick, own.choice(), free, viewer);
         if (able.isEmpty()) {
             return Optional.empty();
@@ -78,19 +78,11 @@ class GivingCommands {
 
     /** Those of the free who come into question: the one who was chosen, or who is held for the same browser, or all. */
     private List<Host> able(Pick pick, HostChoice choice, List<Host> free, Viewer viewer) {
-        if (choice == HostChoice.ALL_TOGETHER) {
-            return free;
-        }
-        if (choice == HostChoice.ATTENDEES_CHOICE && pick.host().isPresent()) {
-            return free.stream().filter(host -> host.id() == pick.host().get()).toList();
-        }
         List<Long> held = holds.ownIn(writes.sql(), pick.offering().id(), viewer)
                 .filter(hold -> hold.start().equals(pick.start()))
                 .map(TimeHoldQueries.Own::hosts)
                 .orElse(List.of());
-        List<Host> those =
-                free.stream().filter(host -> held.contains(host.id())).toList();
-        return those.isEmpty() ? free : those;
+        return choice.able(free, Host::id, pick.host(), held);
     }
 
     private static Optional<Host> fairest(Pick pick, List<Host> free, Claims claims, HostClaimQueries reading) {

@@ -1,21 +1,18 @@
 package jollyroster.owntime;
 
+import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.util.ArrayList;
 import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.SortedSet;
-import java.util.TreeMap;
-import java.util.TreeSet;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import jollyroster.core.openhours.OpenTimes;
 import jollyroster.core.openhours.TimeRules;
-import jollyroster.core.openhours.Unoffered;
+import jollyroster.core.openhours.TimeTable;
 import jollyroster.owntime.HostClaimQueries.Claims;
 import jollyroster.owntime.HostClaimQueries.Led;
 import jollyroster.programme.HostQueries.Host;
@@ -26,15 +23,16 @@ import jollyroster.programme.OwnTime;
 final class HostTimes {
 
     private final Offering offering;
-    private final OwnTime own;
-    private final Map<Host, OpenTimes> times = new LinkedHashMap<>();
+    private final Duration length;
+    private final TimeTable<Host> table;
     private final Map<Host, List<Led>> shared = new LinkedHashMap<>();
 
     /** @param hosts who may lead a time, in the order in which they are named */
     HostTimes(Offering offering, OwnTime own, List<Host> hosts, Claims claims, Instant now) {
         this.offering = offering;
-        this.own = own;
         TimeRules rules = own.rules(offering);
+        this.length = rules.length();
+        Map<Host, OpenTimes> times = new LinkedHashMap<>();
         for (Host host : hosts) {
             List<Led> given = claims.led().stream()
                     .filter(led -> led.host() == host.id() && led.offering() == offering.id())
@@ -62,6 +60,10 @@ final class HostTimes {
                             new OpenTimes.Host(claims.of(host.id()), starts, left),
                             now));
         }
+        this.table = new TimeTable<>(
+                times,
+                own.choice(),
+                Math.max(1, offering.seats() - offering.rules().keptBack()));
     }
 
     /** What is held is a seat less in a time that others have picked already. */
@@ -71,59 +73,14 @@ final class HostTimes {
 
     /** The times that may be picked from one day to another, in order. @param until the day after the last */
     List<OpenTime> between(LocalDate from, LocalDate until) {
-        Map<Instant, List<Host>> offered = new TreeMap<>();
-        Map<Instant, Integer> free = new TreeMap<>();
-        times.forEach((host, open) -> open.between(from, until).stream()
-                .filter(OpenTimes.Start::isOffered)
-                .forEach(start -> {
-                    Instant at = start.at().toInstant();
-                    offered.computeIfAbsent(at, some -> new ArrayList<>()).add(host);
-                    free.merge(at, start.free() == 0 ? seats() : start.free(), Math::max);
-                }));
-        return offered.entrySet().stream()
-                .filter(some ->
-                        !own.choice().offers(some.getValue(), times.size()).isEmpty())
-                .map(some -> new OpenTime(
-                        some.getKey().atZone(offering.zone()),
-                        own.rules(offering).length(),
-                        some.getValue(),
-                        free.get(some.getKey())))
+        return table.between(from, until).stream()
+                .map(slot -> new OpenTime(slot.at().atZone(offering.zone()), length, slot.hosts(), slot.free()))
                 .toList();
     }
 
-    /** Starts of the grid from one day to another that nobody can be had at, as somebody is taken up. @param until the day after the last */
-    SortedSet<Instant> taken(LocalDate from, LocalDate until) {
-        SortedSet<Instant> taken = new TreeSet<>();
-        times.values()
-                .forEach(open -> open.between(from, until).stream()
-                        .filter(start -> start.why()
-                                .filter(Unoffered.Taken.class::isInstance)
-                                .isPresent())
-                        .forEach(start -> taken.add(start.at().toInstant())));
-        taken.removeIf(at -> !free(at).isEmpty());
-        return taken;
-    }
-
-    private int seats() {
-        return Math.max(1, offering.seats() - offering.rules().keptBack());
-    }
-
-    /** All starts of the grid on a day. */
-    List<OpenTimes.Start> starts(Host host, LocalDate day) {
-        return times.get(host).between(day, day.plusDays(1));
-    }
-
-    /** Why a host cannot be had at a moment; empty when they can. */
-    Optional<Unoffered> whyNot(Host host, Instant at) {
-        return times.get(host).whyNot(at);
-    }
-
-    /** Those who can be had at a moment; nobody where all are needed and one cannot. */
-    List<Host> free(Instant at) {
-        List<Host> free = times.keySet().stream()
-                .filter(host -> whyNot(host, at).isEmpty())
-                .toList();
-        return own.choice().offers(free, times.size());
+    /** All of it, without what the offering adds. */
+    TimeTable<Host> table() {
+        return table;
     }
 
     /** A time of this offering that a host leads then and that has seats left. */

@@ -3,12 +3,13 @@ package jollyroster.owntime;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.time.OffsetDateTime;
 import java.time.format.DateTimeFormatter;
-import java.time.format.DateTimeParseException;
 import java.util.List;
 import java.util.Optional;
-import java.util.TreeSet;
+import java.util.Set;
+import java.util.stream.Collectors;
+import jollyroster.core.dates.DayRange;
+import jollyroster.core.dates.Meant;
 import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.core.intake.Text;
 import jollyroster.core.seats.SignUpStyle;
@@ -22,7 +23,6 @@ import jollyroster.programme.HostQueries.Host;
 import jollyroster.programme.Offering;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Visibility;
-import jollyroster.seating.RegistrationQueries;
 import org.springframework.http.HttpStatus;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -42,9 +42,8 @@ class SendTimesController {
     private final ProgrammeQueries programme;
     private final HostQueries hosts;
     private final TimesQueries times;
-    private final TimeLinkQueries onceLinks;
+    private final GivenLinks given;
     private final TimeLinkCommands commands;
-    private final RegistrationQueries roster;
     private final PersonalLinks links;
     private final Address address;
     private final Clock clock;
@@ -53,18 +52,16 @@ class SendTimesController {
             ProgrammeQueries programme,
             HostQueries hosts,
             TimesQueries times,
-            TimeLinkQueries onceLinks,
+            GivenLinks given,
             TimeLinkCommands commands,
-            RegistrationQueries roster,
             PersonalLinks links,
             Address address,
             Clock clock) {
         this.programme = programme;
         this.hosts = hosts;
         this.times = times;
-        this.onceLinks = onceLinks;
+        this.given = given;
         this.commands = commands;
-        this.roster = roster;
         this.links = links;
         this.address = address;
         this.clock = clock;
@@ -91,41 +88,45 @@ class SendTimesController {
         }
         Instant now = clock.instant();
         LocalDate today = now.atZone(o.zone()).toLocalDate();
-        LocalDate first = day(from).filter(day -> !day.isBefore(today)).orElse(today);
+        LocalDate first = Meant.day(from).filter(day -> !day.isBefore(today)).orElse(today);
         List<OpenTime> open = times.between(o, first, first.plusDays(WEEK), Optional.empty(), Viewer.anybody(now));
         List<Instant> chosen = chosen(t);
-        List<SendTimesView.Day> days = SendTimesView.days(first, open, chosen);
+        model.addAttribute("view", view(o, today, first, open, chosen, t.isEmpty()));
+        model.addAttribute("from", first.toString());
+        return "owntime/send";
+    }
+
+    private SendTimesView view(
+            Offering o, LocalDate today, LocalDate first, List<OpenTime> open, List<Instant> chosen, boolean fresh) {
         boolean right = chosen.size() >= SendTimesView.FEWEST && chosen.size() <= SendTimesView.MOST;
         String kept = chosen.stream()
                 .map(at -> "&t=" + sent(o, at).replace("+", "%2B"))
-                .reduce("", String::concat);
-        model.addAttribute(
-                "view",
-                new SendTimesView(
-                        o.id(),
-                        o.title(),
-                        Times.city(o.zone()),
-                        o.rules().visibility() == Visibility.INVITED,
-                        days,
-                        first.isAfter(today) ? "?from=" + first.minusDays(WEEK) + kept : "",
-                        "?from=" + first.plusDays(WEEK) + kept,
-                        chosen.stream()
-                                .filter(at -> open.stream()
-                                        .noneMatch(
-                                                time -> time.start().toInstant().equals(at)))
-                                .map(at -> sent(o, at))
-                                .toList(),
-                        right ? SendTimesView.text(o, chosen, address) : "",
-                        right ? SendTimesView.html(o, chosen, address) : "",
-                        t.isEmpty() || right ? "" : "Choose two to five times.",
-                        onceLinks.ofOffering(id).stream()
-                                .map(link -> given(o, link))
-                                .toList(),
-                        hosts.ofOffering(id).stream()
-                                .map(host -> new SendTimesView.Leader(host.id(), host.name()))
-                                .toList()));
-        model.addAttribute("from", first.toString());
-        return "owntime/send";
+                .collect(Collectors.joining());
+        return new SendTimesView(
+                o.id(),
+                o.title(),
+                Times.city(o.zone()),
+                o.rules().visibility() == Visibility.INVITED,
+                SendTimesView.days(first, open, chosen),
+                first.isAfter(today) ? "?from=" + first.minusDays(WEEK) + kept : "",
+                "?from=" + first.plusDays(WEEK) + kept,
+                elsewhere(o, open, chosen),
+                right ? SendTimesView.text(o, chosen, address) : "",
+                right ? SendTimesView.html(o, chosen, address) : "",
+                fresh || right ? "" : "Choose two to five times.",
+                given.of(o),
+                hosts.ofOffering(o.id()).stream()
+                        .map(host -> new SendTimesView.Leader(host.id(), host.name()))
+                        .toList());
+    }
+
+    /** What was chosen on other weeks, so that it stays chosen. */
+    private static List<String> elsewhere(Offering o, List<OpenTime> open, List<Instant> chosen) {
+        Set<Instant> here = open.stream().map(time -> time.start().toInstant()).collect(Collectors.toSet());
+        return chosen.stream()
+                .filter(at -> !here.contains(at))
+                .map(at -> sent(o, at))
+                .toList();
     }
 
     private static String sent(Offering o, Instant at) {
@@ -134,50 +135,12 @@ class SendTimesController {
 
     /** In order of time, each once; whatever is no time is left out. */
     private static List<Instant> chosen(List<String> typed) {
-        TreeSet<Instant> chosen = new TreeSet<>();
-        for (String text : typed.subList(0, Math.min(typed.size(), 2 * SendTimesView.MOST))) {
-            try {
-                OffsetDateTime at = OffsetDateTime.parse(text.replace(' ', '+'));
-                if (at.getYear() >= 2000 && at.getYear() < 2200) {
-                    chosen.add(at.toInstant());
-                }
-            } catch (DateTimeParseException none) {
-                continue;
-            }
-        }
-        return List.copyOf(chosen);
-    }
-
-    private SendTimesView.Given given(Offering o, TimeLink link) {
-        String within = link.first()
-                        .map(day -> "from " + Times.dayAndMonth(day))
-                        .orElse("")
-                + link.last().map(day -> " to " + Times.dayAndMonth(day)).orElse("")
-                + link.host()
-                        .flatMap(id -> hosts.ofOffering(o.id()).stream()
-                                .filter(host -> host.id() == id)
-                                .map(Host::name)
-                                .findFirst())
-                        .map(name -> " with " + name)
-                        .orElse("");
-        String state = link.revoked()
-                ? "taken back"
-                : link.registration()
-                        .map(r -> "used by "
-                                + roster.registration(r).map(one -> one.name()).orElse("somebody"))
-                        .orElse("not used yet");
-        String session = link.registration()
-                .flatMap(roster::registration)
-                .map(r -> "/desk/sessions/" + r.session())
-                .orElse("");
-        return new SendTimesView.Given(
-                link.link().id(),
-                link.label(),
-                within.strip(),
-                state,
-                link.isGood() ? links.oneTime(o.slug(), link.link()) : "",
-                link.isGood(),
-                session);
+        return typed.stream()
+                .limit(2 * SendTimesView.MOST)
+                .flatMap(text -> Meant.moment(text).stream())
+                .sorted()
+                .distinct()
+                .toList();
     }
 
     /** Makes a link that gives one person one time. */
@@ -191,10 +154,10 @@ class SendTimesController {
             RedirectAttributes flash,
             Actor actor) {
         Offering o = known(id);
-        Optional<LocalDate> from = day(first);
-        Optional<LocalDate> until = day(last);
-        boolean ordered = from.isEmpty() || until.isEmpty() || !until.get().isBefore(from.get());
-        if (!picks(o) || !ordered || !first.isBlank() && from.isEmpty() || !last.isBlank() && until.isEmpty()) {
+        DayRange days = new DayRange(Meant.day(first), Meant.day(last));
+        boolean read = first.isBlank() == days.first().isEmpty()
+                && last.isBlank() == days.last().isEmpty();
+        if (!picks(o) || !read || !days.isOrdered()) {
             flash.addFlashAttribute("warned", "No link was made: the days are not in order, or none.");
             return back(id);
         }
@@ -203,7 +166,7 @@ class SendTimesController {
                 .filter(one -> one == host)
                 .findFirst();
         String whom = Text.oneLine(label.substring(0, Math.min(label.length(), LONGEST_LABEL)));
-        Link made = commands.make(new TimeLinkCommands.Wish(id, whom, leader, from, until), actor);
+        Link made = commands.make(new TimeLinkCommands.Wish(id, whom, leader, days), actor);
         flash.addFlashAttribute("made", links.oneTime(o.slug(), made));
         return back(id);
     }
@@ -218,13 +181,5 @@ class SendTimesController {
 
     private static String back(long id) {
         return "redirect:/desk/offerings/" + id + "/times/send#once";
-    }
-
-    private static Optional<LocalDate> day(String text) {
-        try {
-            return Optional.of(LocalDate.parse(text.strip())).filter(d -> d.getYear() >= 2000 && d.getYear() < 2200);
-        } catch (DateTimeParseException none) {
-            return Optional.empty();
-        }
     }
 }

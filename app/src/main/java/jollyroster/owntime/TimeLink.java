@@ -2,6 +2,7 @@ package jollyroster.owntime;
 
 import java.time.LocalDate;
 import java.util.Optional;
+import jollyroster.core.dates.DayRange;
 import jollyroster.core.door.LinkTokens.Link;
 
 /**
@@ -9,8 +10,7 @@ import jollyroster.core.door.LinkTokens.Link;
  *
  * @param label whom it is for
  * @param host who is to lead the time; empty for whoever the offering has
- * @param first no day before; empty for no limit
- * @param last no day after; empty for no limit
+ * @param days when the time may be
  * @param registration made with it; empty while it is good
  */
 public record TimeLink(
@@ -18,8 +18,7 @@ public record TimeLink(
         long offering,
         String label,
         Optional<Long> host,
-        Optional<LocalDate> first,
-        Optional<LocalDate> last,
+        DayRange days,
         Optional<Long> registration,
         boolean revoked) {
 
@@ -29,7 +28,6 @@ public record TimeLink(
 
     /** Whether a time on this day may be had with it. */
     public boolean allows(LocalDate day) {
-        return first.map(from -> !day.isBefore(from)).orElse(true)
-                && last.map(until -> !day.isAfter(until)).orElse(true);
+        return days.holds(day);
     }
 }

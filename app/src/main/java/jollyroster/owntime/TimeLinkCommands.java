@@ -5,6 +5,7 @@ import static jollyroster.platform.tables.Tables.TIME_LINK;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.Optional;
+import jollyroster.core.dates.DayRange;
 import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.platform.Actor;
 import jollyroster.platform.PersonalLinks;
@@ -26,8 +27,7 @@ class TimeLinkCommands {
     }
 
     /** What a link is to be good for; see {@link TimeLink}. */
-    record Wish(
-            long offering, String label, Optional<Long> host, Optional<LocalDate> first, Optional<LocalDate> last) {}
+    record Wish(long offering, String label, Optional<Long> host, DayRange days) {}
 
     @Transactional
     public Link make(Wish wish, Actor actor) {
@@ -37,8 +37,8 @@ class TimeLinkCommands {
         row.setOfferingId(wish.offering());
         row.setLabel(wish.label());
         row.setAccountId(wish.host().orElse(null));
-        row.setFirstDay(wish.first().map(LocalDate::toString).orElse(null));
-        row.setLastDay(wish.last().map(LocalDate::toString).orElse(null));
+        row.setFirstDay(wish.days().first().map(LocalDate::toString).orElse(null));
+        row.setLastDay(wish.days().last().map(LocalDate::toString).orElse(null));
         row.setCreatedAt(clock.instant());
         row.insert();
         return new Link(row.getId(), row.getGeneration());

@@ -5,6 +5,7 @@ import static jollyroster.platform.tables.Tables.TIME_LINK;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
+import jollyroster.core.dates.DayRange;
 import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.core.door.LinkTokens.Purpose;
 import jollyroster.platform.PersonalLinks;
@@ -54,8 +55,9 @@ public class TimeLinkQueries {
                 r.getOfferingId(),
                 r.getLabel(),
                 Optional.ofNullable(r.getAccountId()),
-                Optional.ofNullable(r.getFirstDay()).map(LocalDate::parse),
-                Optional.ofNullable(r.getLastDay()).map(LocalDate::parse),
+                new DayRange(
+                        Optional.ofNullable(r.getFirstDay()).map(LocalDate::parse),
+                        Optional.ofNullable(r.getLastDay()).map(LocalDate::parse)),
                 Optional.ofNullable(r.getRegistrationId()),
                 r.getIsRevoked());
     }

@@ -4,11 +4,11 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
-import java.time.format.DateTimeParseException;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Pattern;
+import jollyroster.core.dates.Meant;
 import jollyroster.core.seats.SignUpStyle;
 import jollyroster.programme.HostQueries.Host;
 import jollyroster.programme.Offering;
@@ -73,7 +73,7 @@ class TimesController {
         Offering o = offering.get();
         Instant now = clock.instant();
         Optional<LocalDate> first =
-                from.isEmpty() ? Optional.of(now.atZone(o.zone()).toLocalDate()) : day(from);
+                from.isEmpty() ? Optional.of(now.atZone(o.zone()).toLocalDate()) : Meant.day(from);
         if (first.isEmpty()) {
             return wrong("from", "a date such as 2027-03-11, from 2000 to 2199");
         }
@@ -98,14 +98,6 @@ class TimesController {
 
     private static ResponseEntity<?> wrong(String parameter, String wanted) {
         return ResponseEntity.badRequest().body(Map.of("parameter", parameter, "wanted", wanted));
-    }
-
-    private static Optional<LocalDate> day(String text) {
-        try {
-            return Optional.of(LocalDate.parse(text)).filter(day -> day.getYear() >= 2000 && day.getYear() < 2200);
-        } catch (DateTimeParseException none) {
-            return Optional.empty();
-        }
     }
 
     private static Time time(OpenTime time) {

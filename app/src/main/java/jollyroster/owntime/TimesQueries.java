@@ -88,7 +88,8 @@ public class TimesQueries {
         boolean shown = ownTime.of(o.id()).takenShown();
         return times(o, from, until, only, viewer)
                 .map(times -> new Table(
-                        times.between(from, until), shown ? List.copyOf(times.taken(from, until)) : List.of()))
+                        times.between(from, until),
+                        shown ? List.copyOf(times.table().taken(from, until)) : List.of()))
                 .orElse(new Table(List.of(), List.of()));
     }
 

@@ -157,6 +157,16 @@ public class RegistrationQueries implements SeatCounts, PersonalHistory {
                 .fetch(RegistrationQueries::toRegistration);
     }
 
+    /** Everybody on each of these sessions, in order of registering, in one query. */
+    public Map<Long, List<Registration>> rosters(Collection<Long> sessions) {
+        return sessions.isEmpty()
+                ? Map.of()
+                : registrations()
+                        .where(REGISTRATION.SESSION_ID.in(sessions))
+                        .orderBy(REGISTRATION.ID)
+                        .fetchGroups(r -> r.get(REGISTRATION.SESSION_ID), RegistrationQueries::toRegistration);
+    }
+
     /** How many people stand in line before a waiting registration. */
     public int peopleBefore(Registration waiting) {
         Integer people = reads.sql()
@@ -206,6 +216,11 @@ public class RegistrationQueries implements SeatCounts, PersonalHistory {
                 .orderBy(REGISTRATION.ID.desc())
                 .limit(500)
                 .fetch(RegistrationQueries::toRegistration);
+    }
+
+    /** How often these people registered at all, by person. */
+    public Map<Long, Integer> registrationsOf(Collection<Long> people) {
+        return registrationsBefore(people, 0);
     }
 
     /** How many other sessions these people registered for before, by person. */

@@ -7,6 +7,7 @@ import java.time.temporal.TemporalAdjusters;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import jollyroster.core.dates.Meant;
 import jollyroster.core.openhours.DayHours;
 import jollyroster.core.openhours.OpenHours;
 import jollyroster.core.openhours.OpenHoursText;
@@ -66,7 +67,7 @@ class HoursController {
         OpenHours its = read.hours();
         Optional<HoursReading.Edit> asked = edit(edit);
         if (asked.isPresent() && problems.isEmpty()) {
-            Optional<LocalDate> which = HoursForm.day(day);
+            Optional<LocalDate> which = Meant.day(day);
             OpenHoursText.Read one = HoursReading.dayHours(wanted);
             HoursForm.problems(one.parts()).forEach(problems::add);
             if (which.isPresent() && problems.isEmpty()) {

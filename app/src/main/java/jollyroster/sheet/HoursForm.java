@@ -1,12 +1,11 @@
 package jollyroster.sheet;
 
-import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.stream.Collectors;
+import jollyroster.core.dates.Meant;
 import jollyroster.core.dates.TypedHours;
 import jollyroster.core.openhours.HostChoice;
 import jollyroster.core.openhours.OpenHoursText;
@@ -95,29 +94,21 @@ record HoursForm(
     }
 
     private OpenHoursText.Read read() {
-        return OpenHoursText.read(hours, isDay(on) ? LocalDate.parse(on) : LONG_AGO, DAY_BEGINS);
-    }
-
-    private static boolean isDay(String text) {
-        try {
-            return LocalDate.parse(text).getYear() >= LONG_AGO.getYear()
-                    && LocalDate.parse(text).getYear() < 2200;
-        } catch (DateTimeException none) {
-            return false;
-        }
+        return OpenHoursText.read(hours, Meant.day(on).orElse(LONG_AGO), DAY_BEGINS);
     }
 
     @Override
     public Map<String, String> problems() {
         Checks checks = new Checks()
                 .atMost(LONGEST, "hours", "Open hours", hours)
-                .that(first.isEmpty() || isDay(first), "first", "First day: a date like 2027-03-29.")
-                .that(last.isEmpty() || isDay(last), "last", "Last day: a date like 2027-06-30.");
+                .that(first.isEmpty() || Meant.day(first).isPresent(), "first", "First day: a date like 2027-03-29.")
+                .that(last.isEmpty() || Meant.day(last).isPresent(), "last", "Last day: a date like 2027-06-30.");
         if (!checks.problems().containsKey("hours")) {
             problems(read().parts()).forEach(problem -> checks.that(false, "hours", problem));
         }
-        boolean ordered =
-                !isDay(first) || !isDay(last) || !LocalDate.parse(last).isBefore(LocalDate.parse(first));
+        boolean ordered = Meant.day(first)
+                .flatMap(from -> Meant.day(last).map(until -> !until.isBefore(from)))
+                .orElse(true);
         checks.that(ordered, "last", "Last day: it comes before the first.")
                 .oneOf(HostChoice.values(), "choice", "Who leads a time", choice)
                 .number("minutes", "Duration in minutes", minutes, 5, 1440)
@@ -134,11 +125,6 @@ record HoursForm(
                 .filter(part -> part.error() != null)
                 .map(HoursForm::problem)
                 .toList();
-    }
-
-    /** A day as a form sends it; empty for what is none. */
-    static Optional<LocalDate> day(String text) {
-        return isDay(text) ? Optional.of(LocalDate.parse(text)) : Optional.empty();
     }
 
     private static void limit(Checks checks, String field, String name, String typed, int least, int most) {
@@ -169,7 +155,7 @@ record HoursForm(
     }
 
     private static @Nullable LocalDate dayOrNull(String text) {
-        return text.isEmpty() ? null : LocalDate.parse(text);
+        return Meant.day(text).orElse(null);
     }
 
     private static OptionalInt number(String text) {

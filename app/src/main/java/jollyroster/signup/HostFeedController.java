@@ -80,18 +80,24 @@ class HostFeedController {
         Instant now = clock.instant();
         List<Session> sessions = programme.between(now.minus(LOOK_BACK), now.plus(AHEAD));
         Map<Long, List<Host>> leaders = hosts.of(sessions);
-        return sessions.stream()
+        List<Session> led = sessions.stream()
                 .filter(s -> leaders.getOrDefault(s.id(), List.of()).stream().anyMatch(host -> host.id() == account))
-                .map(this::entry)
+                .toList();
+        Map<Long, List<Registration>> people = roster.rosters(led.stream()
+                .filter(s -> s.offering().style() == SignUpStyle.OWN_TIME)
+                .map(Session::id)
+                .toList());
+        return led.stream()
+                .map(s -> entry(s, who(people.getOrDefault(s.id(), List.of()))))
                 .toList();
     }
 
-    private CalendarEntry entry(Session s) {
+    private CalendarEntry entry(Session s, String who) {
         String page = address.of("/desk/sessions/" + s.id());
         return new CalendarEntry(
                 s.calendarUid(address.host()),
                 s.sequence(),
-                s.offering().title() + who(s),
+                s.offering().title() + who,
                 s.offering().summary(),
                 s.placeOr(page),
                 page,
@@ -102,11 +108,8 @@ class HostFeedController {
                 s.cancelled());
     }
 
-    private String who(Session s) {
-        if (s.offering().style() != SignUpStyle.OWN_TIME) {
-            return "";
-        }
-        String names = roster.roster(s.id()).stream()
+    private static String who(List<Registration> people) {
+        String names = people.stream()
                 .filter(r -> r.state() == RegistrationState.REGISTERED)
                 .limit(NAMED)
                 .map(Registration::name)

@@ -3,10 +3,9 @@ package jollyroster.signup;
 import jakarta.servlet.http.HttpServletRequest;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.time.OffsetDateTime;
-import java.time.format.DateTimeParseException;
 import java.util.Optional;
 import java.util.regex.Pattern;
+import jollyroster.core.dates.Meant;
 
 /**
  * What is asked for of the times of an offering, as it came.
@@ -42,18 +41,7 @@ record PickAsked(String from, String day, String host, String start, String once
     }
 
     Optional<Instant> moment() {
-        try {
-            return Optional.of(OffsetDateTime.parse(start.replace(' ', '+')))
-                    .filter(at -> isMeant(at.getYear()))
-                    .map(OffsetDateTime::toInstant);
-        } catch (DateTimeParseException none) {
-            return Optional.empty();
-        }
-    }
-
-    /** What nobody means is not worked out. */
-    private static boolean isMeant(int year) {
-        return year >= 2000 && year < 2200;
+        return Meant.moment(start);
     }
 
     Optional<Long> hostNumber() {
@@ -61,18 +49,10 @@ record PickAsked(String from, String day, String host, String start, String once
     }
 
     Optional<LocalDate> firstDay() {
-        return date(from);
+        return Meant.day(from);
     }
 
     Optional<LocalDate> openDay() {
-        return date(day);
-    }
-
-    private static Optional<LocalDate> date(String text) {
-        try {
-            return Optional.of(LocalDate.parse(text)).filter(d -> isMeant(d.getYear()));
-        } catch (DateTimeParseException none) {
-            return Optional.empty();
-        }
+        return Meant.day(day);
     }
 }

@@ -18,6 +18,7 @@ export function start() {
   const said = box.querySelector("[data-hours-said]");
   const dayForm = box.querySelector("[data-hours-day]");
   const dayHours = box.querySelector("[data-day-hours]");
+  const unread = box.querySelector("[data-hours-unread]");
   let latest = 0;
   let waiting;
   let chosen;
@@ -37,8 +38,10 @@ export function start() {
   const read = async (change) => {
     const mine = ++latest;
     const body = new URLSearchParams({ hours: text.value, _csrf: form.querySelector("[name=_csrf]").value, ...change });
-    const response = await fetch(box.dataset.hoursOf, { method: "POST", body });
-    if (!response.ok || mine !== latest) return;
+    const response = await fetch(box.dataset.hoursOf, { method: "POST", body }).catch(() => undefined);
+    if (mine !== latest) return;
+    unread.hidden = Boolean(response && response.ok);
+    if (!unread.hidden) return;
     const fresh = new DOMParser().parseFromString(await response.text(), "text/html").querySelector("[data-reading]");
     box.querySelector("[data-reading]").replaceWith(fresh);
     if (change && fresh.dataset.text !== text.value) {

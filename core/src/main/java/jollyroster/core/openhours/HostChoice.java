@@ -6,6 +6,7 @@ import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.ToLongFunction;
 
 /** Who leads a time that several hosts could. */
 public enum HostChoice {
@@ -23,6 +24,27 @@ public enum HostChoice {
      */
     public <H> List<H> offers(List<H> free, int all) {
         return this == ALL_TOGETHER && free.size() < all ? List.of() : free;
+    }
+
+    /**
+     * Those of the free who come into question: the one who was named, or who is held for the person who asks, or all.
+     *
+     * @param named by the person who picks; counts where it is theirs to say
+     * @param held who is held for that person already
+     */
+    public <H> List<H> able(List<H> free, ToLongFunction<H> id, Optional<Long> named, Collection<Long> held) {
+        if (this == ALL_TOGETHER) {
+            return free;
+        }
+        if (this == ATTENDEES_CHOICE && named.isPresent()) {
+            return free.stream()
+                    .filter(host -> id.applyAsLong(host) == named.get())
+                    .toList();
+        }
+        List<H> those = free.stream()
+                .filter(host -> held.contains(id.applyAsLong(host)))
+                .toList();
+        return those.isEmpty() ? free : those;
     }
 
     /** Why a host leads a time that was picked. */
