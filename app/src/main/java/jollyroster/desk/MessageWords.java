@@ -1,10 +1,10 @@
 package jollyroster.desk;
 
-import java.util.Locale;
 import jollyroster.core.dates.Offset;
 import jollyroster.core.messages.Anchor;
 import jollyroster.outbox.LetterKind;
 import jollyroster.outbox.OutboxQueries;
+import jollyroster.platform.Times;
 
 /** What a message is, in words. */
 final class MessageWords {
@@ -53,12 +53,7 @@ final class MessageWords {
             case REFUNDED -> "Money refunded";
             case WRITTEN -> "From the organiser";
             case LETTER -> "Message";
-            case BEFORE_START -> "Reminder, " + amount(offset) + " before";
+            case BEFORE_START -> "Reminder, " + Times.said(offset) + " before";
         };
-    }
-
-    private static String amount(Offset offset) {
-        String unit = offset.unit().name().toLowerCase(Locale.ROOT);
-        return offset.amount() + " " + (offset.amount() == 1 ? unit.substring(0, unit.length() - 1) : unit);
     }
 }

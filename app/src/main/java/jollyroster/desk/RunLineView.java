@@ -28,7 +28,7 @@ final class RunLineView {
                 events.add(event(session, line, counts));
             }
         });
-        if (session.offering().cutoffMinutes() > 0) {
+        if (session.offering().cutOff().amount() > 0) {
             String when = Times.dayAndTime(session.cutOff(), session.zone());
             events.add(new RunLine.Event(
                     session.cutOff(), RunLine.Kind.CUT_OFF, "cut-off", "Registration closes " + when, "cut-off"));

@@ -13,6 +13,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import jollyroster.core.dates.Offset;
 
 /** Dates and times as people write them: {@code Tue 16 Mar, 19:00–20:30}. */
 public final class Times {
@@ -99,6 +100,20 @@ public final class Times {
             return minutes + " min";
         }
         return minutes % 60 == 0 ? minutes / 60 + " h" : minutes / 60 + " h " + minutes % 60 + " min";
+    }
+
+    /** The same for an offset, whose days are those of the calendar: {@code 12 h}, {@code 1 day}, {@code 2 weeks}. */
+    public static String length(Offset offset) {
+        return switch (offset.unit()) {
+            case MINUTES, HOURS -> length(offset.usually());
+            case DAYS, WEEKS -> said(offset);
+        };
+    }
+
+    /** An offset as it was said: {@code 15 minutes}, {@code 1 hour}, {@code 2 days}. */
+    public static String said(Offset offset) {
+        String unit = offset.unit().name().toLowerCase(Locale.ROOT);
+        return offset.amount() + " " + (offset.amount() == 1 ? unit.substring(0, unit.length() - 1) : unit);
     }
 
     /**

@@ -2,6 +2,7 @@ package jollyroster.programme;
 
 import java.time.ZoneId;
 import java.util.Optional;
+import jollyroster.core.dates.Offset;
 import jollyroster.core.intake.Text;
 import jollyroster.core.seats.RegistrationState;
 import jollyroster.core.seats.SignUpStyle;
@@ -16,7 +17,7 @@ import jollyroster.core.seats.SignUpStyle;
  * @param zone in which its dates are typed
  * @param minutes the usual length of a session
  * @param seats the usual number of seats of a new session, 0 for not given yet
- * @param cutoffMinutes how long before the start registration closes
+ * @param cutOff how long before the start registration closes
  * @param version counts up with each change, so that two people do not overwrite each other
  */
 public record Offering(
@@ -34,7 +35,7 @@ public record Offering(
         int seats,
         boolean waitlistAllowed,
         int largestParty,
-        int cutoffMinutes,
+        Offset cutOff,
         int doorMinutes,
         int overrunMinutes,
         OfferingStatus status,

@@ -3,7 +3,6 @@ package jollyroster.programme;
 import java.time.Duration;
 import java.util.OptionalInt;
 import java.util.Set;
-import jollyroster.core.dates.Offset;
 import jollyroster.core.openhours.HostChoice;
 import jollyroster.core.openhours.OpenHours;
 import jollyroster.core.openhours.Stretch;
@@ -92,7 +91,7 @@ public record OwnTime(
                 Duration.ofMinutes(gridMinutes.orElse(minutes)),
                 Duration.ofMinutes(rules.bufferBefore()),
                 Duration.ofMinutes(rules.bufferAfter()),
-                Offset.minutes(o.cutoffMinutes()),
+                o.cutOff(),
                 rules.opensDays() == 0 ? OptionalInt.empty() : OptionalInt.of(rules.opensDays()),
                 daily,
                 weekly);

@@ -94,7 +94,7 @@ public class ReadinessCheck {
                 o.zone(),
                 meets(o, o.venue(), MeetingLink.State.NONE, 0),
                 held.stream().map(s -> date(s, known)).toList(),
-                Duration.ofMinutes(o.cutoffMinutes()),
+                o.cutOff().usually(),
                 opens == 0 ? Optional.empty() : Optional.of(Duration.ofDays(opens)),
                 known.questions().getOrDefault(o.id(), List.of()).stream()
                         .map(AskedQuestion::question)

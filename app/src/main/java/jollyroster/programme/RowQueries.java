@@ -13,6 +13,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
+import jollyroster.core.dates.Offset;
 import jollyroster.core.intake.Bounds;
 import jollyroster.core.intake.Condition;
 import jollyroster.core.intake.Option;
@@ -118,7 +119,7 @@ final class RowQueries {
                 r.get(OFFERING.SEATS),
                 r.get(OFFERING.WAITLIST_ALLOWED),
                 r.get(OFFERING.LARGEST_PARTY),
-                r.get(OFFERING.CUTOFF_MINUTES),
+                new Offset(r.get(OFFERING.CUTOFF_AMOUNT), Offset.Unit.valueOf(r.get(OFFERING.CUTOFF_UNIT))),
                 r.get(OFFERING.DOOR_MINUTES),
                 r.get(OFFERING.OVERRUN_MINUTES),
                 OfferingStatus.valueOf(r.get(OFFERING.STATUS)),

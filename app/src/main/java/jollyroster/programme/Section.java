@@ -3,6 +3,7 @@ package jollyroster.programme;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
+import jollyroster.core.dates.Offset;
 import jollyroster.core.prices.Price;
 import jollyroster.core.prices.RefundRule;
 import jollyroster.core.seats.FreedSeats;
@@ -116,7 +117,7 @@ public sealed interface Section {
             SignUpStyle style,
             Visibility visibility,
             int opensDays,
-            int cutoffMinutes,
+            Offset cutOff,
             int changesMinutes,
             Leave moves,
             Leave cancels,
@@ -127,39 +128,34 @@ public sealed interface Section {
 
         /** Any date, listed, open at once and until the start. */
         public static final Access OPEN = new Access(
-                SignUpStyle.ANY_DATE, Visibility.LISTED, 0, 0, 0, Leave.ALWAYS, Leave.ALWAYS, false, false, Tell.NEVER);
+                SignUpStyle.ANY_DATE,
+                Visibility.LISTED,
+                0,
+                Offset.none(),
+                0,
+                Leave.ALWAYS,
+                Leave.ALWAYS,
+                false,
+                false,
+                Tell.NEVER);
 
         public Access by(SignUpStyle way) {
             return new Access(
-                    way,
-                    visibility,
-                    opensDays,
-                    cutoffMinutes,
-                    changesMinutes,
-                    moves,
-                    cancels,
-                    rsvp,
-                    companyShown,
-                    tell);
+                    way, visibility, opensDays, cutOff, changesMinutes, moves, cancels, rsvp, companyShown, tell);
         }
 
         public Access seen(Visibility by) {
-            return new Access(
-                    style, by, opensDays, cutoffMinutes, changesMinutes, moves, cancels, rsvp, companyShown, tell);
+            return new Access(style, by, opensDays, cutOff, changesMinutes, moves, cancels, rsvp, companyShown, tell);
         }
 
-        public Access between(int days, int cutoffHours) {
+        /** @param cutOffHours how long before the start registration closes */
+        public Access between(int days, int cutOffHours) {
+            return between(days, Offset.hours(cutOffHours));
+        }
+
+        public Access between(int days, Offset closes) {
             return new Access(
-                    style,
-                    visibility,
-                    days,
-                    cutoffHours * 60,
-                    changesMinutes,
-                    moves,
-                    cancels,
-                    rsvp,
-                    companyShown,
-                    tell);
+                    style, visibility, days, closes, changesMinutes, moves, cancels, rsvp, companyShown, tell);
         }
 
         /** Changes, and moving, are possible until so long before the start. */
@@ -168,7 +164,7 @@ public sealed interface Section {
                     style,
                     visibility,
                     opensDays,
-                    cutoffMinutes,
+                    cutOff,
                     hours * 60,
                     Leave.untilHours(hours),
                     cancels,
@@ -179,21 +175,11 @@ public sealed interface Section {
 
         public Access leaving(Leave move, Leave cancel) {
             return new Access(
-                    style,
-                    visibility,
-                    opensDays,
-                    cutoffMinutes,
-                    changesMinutes,
-                    move,
-                    cancel,
-                    rsvp,
-                    companyShown,
-                    tell);
+                    style, visibility, opensDays, cutOff, changesMinutes, move, cancel, rsvp, companyShown, tell);
         }
 
         public Access answered(boolean shown, Tell told) {
-            return new Access(
-                    style, visibility, opensDays, cutoffMinutes, changesMinutes, moves, cancels, true, shown, told);
+            return new Access(style, visibility, opensDays, cutOff, changesMinutes, moves, cancels, true, shown, told);
         }
 
         @Override

@@ -75,7 +75,8 @@ final class SectionRow {
         row.setStyle(access.style().name());
         row.setVisibility(access.visibility().name());
         row.setOpensDays(access.opensDays());
-        row.setCutoffMinutes(access.cutoffMinutes());
+        row.setCutoffAmount(access.cutOff().amount());
+        row.setCutoffUnit(access.cutOff().unit().name());
         row.setChangesMinutes(access.changesMinutes());
         row.setIsMoveAllowed(access.moves().given());
         row.setMoveMinutes(access.moves().minutes());

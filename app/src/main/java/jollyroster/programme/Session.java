@@ -143,7 +143,7 @@ public record Session(
 
     /** When registration closes. */
     public Instant cutOff() {
-        return registersFor.minus(Duration.ofMinutes(offering.cutoffMinutes()));
+        return offering.cutOff().before(registersFor.atZone(zone)).toInstant();
     }
 
     /**

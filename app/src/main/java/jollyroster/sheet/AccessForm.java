@@ -1,6 +1,7 @@
 package jollyroster.sheet;
 
 import java.util.Map;
+import jollyroster.core.dates.Offset;
 import jollyroster.core.seats.Leave;
 import jollyroster.core.seats.SignUpStyle;
 import jollyroster.programme.Offering;
@@ -13,8 +14,10 @@ import org.jspecify.annotations.Nullable;
 record AccessForm(
         String style,
         String visibility,
-        String opensDays,
-        String cutoffHours,
+        String opens,
+        String opensUnit,
+        String cutOff,
+        String cutOffUnit,
         String changesHours,
         @Nullable Boolean mayMove,
         String moveHours,
@@ -26,12 +29,19 @@ record AccessForm(
         implements PartForm {
 
     private static final int MOST_HOURS = 2000;
+    private static final int MOST_DAYS = 730;
+    private static final int WEEK = 7;
+    private static final int DAY = 24;
+    private static final Offset.Unit[] OPENS = {Offset.Unit.DAYS, Offset.Unit.WEEKS};
+    private static final Offset.Unit[] CLOSES = Offset.Unit.values();
 
     AccessForm {
         style = Typed.orEmpty(style);
         visibility = Typed.orEmpty(visibility);
-        opensDays = Typed.number(opensDays, "0");
-        cutoffHours = Typed.number(cutoffHours, "0");
+        opens = Typed.number(opens, "0");
+        opensUnit = Typed.number(opensUnit, Offset.Unit.DAYS.name());
+        cutOff = Typed.number(cutOff, "0");
+        cutOffUnit = Typed.number(cutOffUnit, Offset.Unit.HOURS.name());
         changesHours = Typed.number(changesHours, "0");
         mayMove = Boolean.TRUE.equals(mayMove);
         moveHours = Typed.number(moveHours, "0");
@@ -43,11 +53,14 @@ record AccessForm(
     }
 
     static AccessForm of(Offering o) {
+        Offset opens = Offset.ofDays(o.rules().opensDays());
         return new AccessForm(
                 o.style().name(),
                 o.rules().visibility().name(),
-                String.valueOf(o.rules().opensDays()),
-                String.valueOf(o.cutoffMinutes() / 60),
+                String.valueOf(opens.amount()),
+                opens.unit().name(),
+                String.valueOf(o.cutOff().amount()),
+                o.cutOff().unit().name(),
                 String.valueOf(o.signUp().changesMinutes() / 60),
                 o.signUp().moves().given(),
                 String.valueOf(o.signUp().moves().minutes() / 60),
@@ -58,13 +71,28 @@ record AccessForm(
                 o.signUp().tell().name());
     }
 
+    private int mostToClose() {
+        int hours = switch (cutOffUnit) {
+            case "DAYS" -> DAY;
+            case "WEEKS" -> WEEK * DAY;
+            default -> 1;
+        };
+        return MOST_HOURS / hours;
+    }
+
+    private boolean isWeeks() {
+        return opensUnit.equals(Offset.Unit.WEEKS.name());
+    }
+
     @Override
     public Map<String, String> problems() {
         return new Checks()
                 .oneOf(SignUpStyle.values(), "style", "How people register", style)
                 .oneOf(Visibility.values(), "visibility", "Who finds it", visibility)
-                .number("opensDays", "Days before the start", opensDays, 0, 730)
-                .number("cutoffHours", "Hours before the start", cutoffHours, 0, MOST_HOURS)
+                .number("opens", "Registration opens", opens, 0, isWeeks() ? MOST_DAYS / WEEK : MOST_DAYS)
+                .oneOf(OPENS, "opensUnit", "Days or weeks", opensUnit)
+                .number("cutOff", "Registration closes", cutOff, 0, mostToClose())
+                .oneOf(CLOSES, "cutOffUnit", "Hours, days or weeks", cutOffUnit)
                 .number("changesHours", "Changes, in hours before the start", changesHours, 0, MOST_HOURS)
                 .number("moveHours", "Moving, in hours before the start", moveHours, 0, MOST_HOURS)
                 .number("cancelHours", "Cancelling, in hours before the start", cancelHours, 0, MOST_HOURS)
@@ -77,8 +105,8 @@ record AccessForm(
         return new Section.Access(
                 SignUpStyle.valueOf(style),
                 Visibility.valueOf(visibility),
-                Integer.parseInt(opensDays),
-                Integer.parseInt(cutoffHours) * 60,
+                Integer.parseInt(opens) * (isWeeks() ? WEEK : 1),
+                new Offset(Integer.parseInt(cutOff), Offset.Unit.valueOf(cutOffUnit)),
                 Integer.parseInt(changesHours) * 60,
                 new Leave(Boolean.TRUE.equals(mayMove), Integer.parseInt(moveHours) * 60),
                 new Leave(Boolean.TRUE.equals(mayCancel), Integer.parseInt(cancelHours) * 60),

@@ -4,7 +4,9 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.stream.Stream;
+import jollyroster.core.dates.Offset;
 import jollyroster.core.intake.Question;
 import jollyroster.core.openhours.HostChoice;
 import jollyroster.core.openhours.OpenHoursText;
@@ -96,11 +98,19 @@ class SheetChoices {
                 Stream.of(Visibility.values())
                         .map(v -> Choice.of(v.name(), v.word()))
                         .toList());
+        model.addAttribute("opensUnits", units(Offset.Unit.DAYS, Offset.Unit.WEEKS));
+        model.addAttribute("cutOffUnits", units(Offset.Unit.values()));
         model.addAttribute(
                 "tells",
                 Stream.of(Tell.values())
                         .map(t -> Choice.of(t.name(), t.words()))
                         .toList());
+    }
+
+    private static List<Choice> units(Offset.Unit... units) {
+        return Stream.of(units)
+                .map(unit -> Choice.of(unit.name(), unit.name().toLowerCase(Locale.ROOT)))
+                .toList();
     }
 
     private void addHours(Model model, Offering offering, HoursForm form, Instant now) {

@@ -12,6 +12,7 @@ import jollyroster.core.seats.FreedSeats;
 import jollyroster.core.seats.Leave;
 import jollyroster.core.seats.SeatsShown;
 import jollyroster.core.seats.SignUpStyle;
+import jollyroster.platform.Times;
 import jollyroster.programme.AskedQuestion;
 import jollyroster.programme.Format;
 import jollyroster.programme.Offering;
@@ -119,8 +120,8 @@ final class SheetWords {
         Sentence who = Sentence.strong(found(o.rules().visibility()));
         int days = o.rules().opensDays();
         Sentence when = Sentence.of(" Registration opens ")
-                .and(days == 0 ? "at once" : Counted.of(days, "day") + " before the start")
-                .and(" and closes " + Counted.beforeStart(o.cutoffMinutes()) + ". ");
+                .and(days == 0 ? "at once" : Counted.beforeStart(Offset.ofDays(days)))
+                .and(" and closes " + Counted.beforeStart(o.cutOff()) + ". ");
         Sentence changes = Sentence.of("People may change what they said until "
                         + until(o.signUp().changesMinutes()) + ", ")
                 .and(leave("move", o.signUp().moves(), "the start"))
@@ -278,14 +279,9 @@ final class SheetWords {
 
     private static String planned(PlanLine line) {
         return switch (line.anchor()) {
-            case BEFORE_START -> amount(line.offset()) + " before";
+            case BEFORE_START -> Times.said(line.offset()) + " before";
             default -> "at once";
         };
-    }
-
-    private static String amount(Offset offset) {
-        String plural = offset.unit().name().toLowerCase(Locale.ROOT);
-        return Counted.of(offset.amount(), plural.substring(0, plural.length() - 1));
     }
 
     static Sentence door(Offering o) {

@@ -110,9 +110,7 @@ class PickPage {
     }
 
     private static String notice(Offering o) {
-        return o.cutoffMinutes() == 0
-                ? ""
-                : "At least " + Times.length(Duration.ofMinutes(o.cutoffMinutes())) + " ahead";
+        return o.cutOff().amount() == 0 ? "" : "At least " + Times.length(o.cutOff()) + " ahead";
     }
 
     /** The nearest times that are free, instead of one that is not. */

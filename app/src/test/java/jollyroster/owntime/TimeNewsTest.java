@@ -53,7 +53,7 @@ class TimeNewsTest extends AtTheClinic {
                         plain.style(),
                         plain.visibility(),
                         0,
-                        0,
+                        plain.cutOff(),
                         0,
                         plain.moves(),
                         plain.cancels(),

@@ -58,25 +58,12 @@ class SheetOverHttpTest {
         return programme.offering(at.offering()).orElseThrow();
     }
 
-    /** A section's own form as a browser would send it back untouched. */
     private Map<String, String> filledIn(String part) {
-        Map<String, String> fields = new LinkedHashMap<>();
-        Element form =
-                organiser.get(sheet + "?open=" + part).document().selectFirst("#" + part + " form:has([name=seen])");
-        form.select("input[name], textarea[name], select[name]").forEach(field -> {
-            boolean tick = field.attr("type").matches("checkbox|radio");
-            if (!tick || field.hasAttr("checked")) {
-                String chosen =
-                        field.is("select") ? field.select("option[selected]").attr("value") : field.val();
-                fields.put(field.attr("name"), chosen);
-            }
-        });
-        fields.remove("_csrf");
-        return fields;
+        return SheetForms.filledIn(organiser, sheet, part);
     }
 
     private Browserless.Page keep(String part, Map<String, String> fields) {
-        return organiser.post(sheet, sheet + "/parts/" + part, fields);
+        return SheetForms.keep(organiser, sheet, part, fields);
     }
 
     @ParameterizedTest
@@ -219,19 +206,6 @@ class SheetOverHttpTest {
                         .select("#dates")
                         .text())
                 .doesNotContain("2020", "in the past");
-    }
-
-    @Test
-    void how_people_register_is_held_once_somebody_has() {
-        Map<String, String> fields = filledIn("access");
-        roster.register(Saltmarrow.person(at.session(), "Wren Skerry", 1), Saltmarrow.VISITOR);
-        fields.put("style", "WHOLE_SERIES");
-        Browserless.Page held = keep("access", fields);
-        assertThat(held.status()).isEqualTo(409);
-        assertThat(held.document().select("#access .field-problem").text()).contains("people are registered already");
-        assertThat(organiser.post(sheet, sheet + "/discard", Map.of()).location())
-                .endsWith(sheet);
-        assertThat(programme.offering(at.offering())).as("people are on it").isPresent();
     }
 
     @Test

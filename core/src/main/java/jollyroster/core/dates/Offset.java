@@ -1,5 +1,6 @@
 package jollyroster.core.dates;
 
+import java.time.Duration;
 import java.time.ZonedDateTime;
 import java.time.temporal.ChronoUnit;
 
@@ -51,8 +52,18 @@ public record Offset(int amount, Unit unit) {
         return new Offset(amount, Unit.DAYS);
     }
 
+    /** So many days, in weeks where they are whole. */
+    public static Offset ofDays(int days) {
+        return days > 0 && days % 7 == 0 ? weeks(days / 7) : days(days);
+    }
+
     public static Offset weeks(int amount) {
         return new Offset(amount, Unit.WEEKS);
+    }
+
+    /** How long it is where the clocks do not change. */
+    public Duration usually() {
+        return unit.chronoUnit.getDuration().multipliedBy(amount);
     }
 
     public ZonedDateTime before(ZonedDateTime anchor) {
