@@ -81,6 +81,8 @@ final class Crew {
             "Australia/Hobart",
             "America/Vancouver");
 
+    private static final int NUMBERS = 100;
+    private static final int HOUSEHOLD = 40;
     private final Random random;
     private int made;
 
@@ -104,9 +106,19 @@ final class Crew {
         String plain = java.text.Normalizer.normalize(first + "." + last, java.text.Normalizer.Form.NFD)
                 .replaceAll("[^A-Za-z.-]", "")
                 .toLowerCase(java.util.Locale.ROOT);
-        String phone = random.nextInt(3) == 0 ? "+19025550" + (100 + made % 100) : "";
+        String phone = phone(random.nextInt(3) == 0);
         return new Member(
                 first + " " + last, plain + made + "@crew.example", phone, ZONES.get(random.nextInt(ZONES.size())));
+    }
+
+    /**
+     * There are a hundred numbers that belong to nobody: the first hundred of a crew have one each, if any, but for every fortieth,
+     * who gives that of the one before.
+     */
+    private String phone(boolean given) {
+        int home = made % HOUSEHOLD == 0 ? made - 1 : made;
+        boolean shared = made % HOUSEHOLD == 0 || (made + 1) % HOUSEHOLD == 0;
+        return made < NUMBERS && (given || shared) ? "+19025550" + (NUMBERS + home) : "";
     }
 
     /** Mostly alone, sometimes two, rarely three; never more than {@code largest}. */

@@ -137,7 +137,7 @@ class DemoClinic {
             int minutes = coming ? 60 + crew.upTo(4 * 24 * 60) : 24 * 60 * (7 + crew.upTo(7 * (WEEKS_BEFORE - 1)));
             Instant at = DemoClock.START.minus(Duration.ofMinutes(minutes));
             int wish = crew.upTo(1000);
-            String passage = crew.oneOf(PASSAGES);
+            String passage = PASSAGES.get((3 * i + i / 5) % PASSAGES.size());
             boolean moors = i % 6 == 5;
             happenings.add(new DemoLife.Happening(
                     at, () -> pick(moors ? mooring : clinic, moors ? member.nearby() : member, wish, passage, at)));

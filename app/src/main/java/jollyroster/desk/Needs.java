@@ -85,7 +85,13 @@ class Needs {
      * @param urgency 0 now, 1 today, 2 soon, 3 when there is time
      * @param when how pressing it is, in a word or two
      */
-    record Need(int urgency, String when, String lead, String text, String action, String address) {}
+    record Need(int urgency, String when, String lead, String text, String action, String address) {
+
+        /** The same for somebody who can look at the session and not decide about it. */
+        Need toLookAt() {
+            return new Need(urgency, when, lead, text, "Open the session", address);
+        }
+    }
 
     List<Need> at(Instant now) {
         List<Need> needs = new ArrayList<>();
@@ -94,7 +100,11 @@ class Needs {
                 .toList();
         Map<Long, SeatCount> counts = roster.of(soon.stream().map(Session::id).toList());
         openDoors(soon, now, needs);
-        soon.forEach(s -> soon(s, counts.get(s.id()), now, needs));
+        List<Need> ahead = new ArrayList<>();
+        soon.forEach(s -> soon(s, counts.get(s.id()), now, ahead));
+        ahead.stream()
+                .map(need -> signedIn.isOrganiser() ? need : need.toLookAt())
+                .forEach(needs::add);
         unmarked(now, needs);
         if (signedIn.isOrganiser()) {
             needs.addAll(waiting.at(now));
@@ -184,11 +194,16 @@ class Needs {
                     2,
                     in(s, now),
                     named(s),
-                    count.waitingPeople() + " waiting, " + (count.taken() < s.seats() ? count.taken() + " of " : "all ")
-                            + s.seats() + " seats taken.",
+                    count.waitingPeople() + " waiting, " + taken(count.taken(), s.seats()) + ".",
                     "More seats?",
                     address(s) + "#seats"));
         }
+    }
+
+    private static String taken(int taken, int seats) {
+        return taken < seats
+                ? taken + " of " + seats + " seats taken"
+                : seats == 1 ? "the only seat taken" : "all " + seats + " seats taken";
     }
 
     private void failedMessages(List<Need> needs) {

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.core.seats.FreedSeats;
 import jollyroster.core.seats.RegistrationState;
@@ -107,7 +108,7 @@ public class RosterLetters implements Letters {
                 session,
                 registration,
                 registration.state().mayJoin() ? links.join(link) : "",
-                "\n\nTo change or cancel: " + links.ownPage(link));
+                "To change or cancel: " + links.ownPage(link));
     }
 
     /** The same without any link: a feed is read by others than the person, and goes on for long. */
@@ -134,7 +135,9 @@ public class RosterLetters implements Letters {
                 "registration-" + registration.id() + date + "@" + address.host(),
                 session.sequence() + registration.stamps().sequence(),
                 session.offering().title(),
-                session.offering().summary() + (joinLink.isEmpty() ? "" : "\n\nYour link: " + joinLink) + changing,
+                Stream.of(session.offering().summary(), joinLink.isEmpty() ? "" : "Your link: " + joinLink, changing)
+                        .filter(text -> !text.isBlank())
+                        .collect(Collectors.joining("\n\n")),
                 session.placeOr(joinLink),
                 joinLink,
                 session.start(),

@@ -66,6 +66,9 @@ public class SeatingCommands {
         if (wanted < 1 || wanted < taken && why.isBlank()) {
             return new Resized(false, taken, over(before.id(), taken - wanted));
         }
+        if (wanted == before.seats() && wanted >= taken) {
+            return new Resized(true, taken, List.of());
+        }
         planned.setSeats(before.id(), wanted, actor);
         log.resized(before, wanted, wanted < taken ? why : "", actor, now);
         seating.settle(books.get(before.id()), now);

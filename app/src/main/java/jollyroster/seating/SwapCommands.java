@@ -132,8 +132,12 @@ public class SwapCommands {
     private Optional<RegistrationRecord> changeable(long registration, Instant now) {
         return seats.byId(registration)
                 .filter(r -> r.getState().equals(RegistrationState.REGISTERED.name()))
-                .filter(r -> now.isBefore(
-                        programme.session(r.getSessionId()).orElseThrow().movesUntil(true)));
+                .filter(r -> isChangeable(programme.session(r.getSessionId()).orElseThrow(), now));
+    }
+
+    /** Nobody is offered a date that was cancelled for one that takes place. */
+    private static boolean isChangeable(Session date, Instant now) {
+        return !date.cancelled() && now.isBefore(date.movesUntil(true));
     }
 
     private boolean mayChange(RegistrationRecord r, Session date, Instant now) {
@@ -141,8 +145,7 @@ public class SwapCommands {
         return own.id() != date.id()
                 && own.offering().id() == date.offering().id()
                 && own.offering().style().choosesDates()
-                && !date.cancelled()
-                && now.isBefore(date.movesUntil(true))
+                && isChangeable(date, now)
                 && seats.active(date.id(), r.getPersonId()).isEmpty();
     }
 

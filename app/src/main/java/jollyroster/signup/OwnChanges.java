@@ -126,6 +126,7 @@ class OwnChanges {
         Session s = found.session();
         boolean possible = r.state() == RegistrationState.REGISTERED
                 && s.offering().style().choosesDates()
+                && !s.cancelled()
                 && now.isBefore(s.movesUntil(r.isSettled()));
         if (!possible) {
             return OwnView.Swaps.NONE;

@@ -60,7 +60,7 @@ record OwnView(
         String replyUntil) {
     /** The state, drawn. */
     public String mark() {
-        return StateMark.of(state, stateWord);
+        return cancelled ? StateMark.of("cancelled", "session cancelled") : StateMark.of(state, stateWord);
     }
 
     /** Where somebody who waits stands. @param odds in words, empty when too little is known @param free whether seats may be taken by whoever comes */

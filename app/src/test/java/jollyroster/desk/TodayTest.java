@@ -105,7 +105,7 @@ class TodayTest {
         assertThat(needs(title(at) + ",")).noneMatch(li -> li.text().contains("wait"));
         roster.register(Saltmarrow.person(at.session(), "Teo Vance", 1), Saltmarrow.VISITOR);
         assertThat(needs(title(at) + ",")).anySatisfy(li -> {
-            assertThat(li.text()).contains("1 waiting, all 1 seats taken.");
+            assertThat(li.text()).contains("1 waiting, the only seat taken.");
             leadsSomewhere(li);
         });
         organiser.post("/desk", "/desk/sessions/" + at.session() + "/seats", Map.of("seats", "2"));

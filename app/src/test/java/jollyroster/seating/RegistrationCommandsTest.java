@@ -198,6 +198,10 @@ class RegistrationCommandsTest {
         assertThat(seating.resize(at.session(), 4, "", Saltmarrow.ORGANISER).done())
                 .isTrue();
         assertThat(state(waiting)).isEqualTo(RegistrationState.REGISTERED);
+        int written = logbook.ofSession(at.session(), 50).size();
+        assertThat(seating.resize(at.session(), 4, "", Saltmarrow.ORGANISER).done())
+                .isTrue();
+        assertThat(logbook.ofSession(at.session(), 50)).as("nothing changed").hasSize(written);
     }
 
     @Test

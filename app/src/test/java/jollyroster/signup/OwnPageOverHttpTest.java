@@ -11,9 +11,12 @@ import java.util.regex.Pattern;
 import jollyroster.AppTest;
 import jollyroster.Browserless;
 import jollyroster.Mailbox;
+import jollyroster.Saltmarrow;
 import jollyroster.Saltmarrow.Published;
 import jollyroster.answers.GivenQueries;
 import jollyroster.core.seats.SignUpStyle;
+import jollyroster.schedule.ScheduleCommands;
+import jollyroster.schedule.Scope;
 import jollyroster.seating.Registration;
 import jollyroster.sheet.QuestionForm;
 import org.junit.jupiter.api.Test;
@@ -28,6 +31,9 @@ class OwnPageOverHttpTest extends AsVisitor {
 
     @Autowired
     GivenQueries given;
+
+    @Autowired
+    ScheduleCommands schedule;
 
     private String own(Published at, String name, String party) {
         String email = name.toLowerCase(java.util.Locale.ROOT).replace(' ', '.') + at.session() + "@crew.example";
@@ -173,6 +179,22 @@ class OwnPageOverHttpTest extends AsVisitor {
         visitor.post(other, other + "/swap/agree", Map.of("offer", offer));
         assertThat(visitor.get(other).document().select(".said").text()).contains("You have swapped dates.");
         assertThat(visitor.get(one).document().select(".ticket").text()).contains("Tue 23 Mar");
+    }
+
+    @Test
+    void a_date_that_was_cancelled_looks_cancelled_and_cannot_be_pushed_on_somebody() {
+        Published at = saltmarrow.publish(seats(1).by(SignUpStyle.ONE_DATE).at("2027-03-16T19:00", "2027-03-23T19:00"));
+        String one = own(at, "Oriel Saltonby", "1");
+        String second = String.valueOf(at.dates().get(1));
+        visitor.register(at, Map.of("name", "Pascoe Merrow", "email", "pushed@crew.example", "session", second));
+        String other = mailbox.ownPage("pushed@crew.example");
+        schedule.callOff(at.session(), Scope.THIS, "", Saltmarrow.ORGANISER);
+        Browserless.Page page = visitor.get(one);
+        assertThat(page.document().select(".ticket p.state").text()).isEqualTo("session cancelled");
+        assertThat(page.document().select(".stub .big, form[action$=swap], a[href$=ics]"))
+                .isEmpty();
+        visitor.post(one, one + "/swap", Map.of("wanted", second, "with", "pushed@crew.example"));
+        assertThat(visitor.get(other).document().select("input[name=offer]")).isEmpty();
     }
 
     @Test
