@@ -5,6 +5,9 @@ import java.util.List;
 /** How much is free on days that follow one another, as a tide over them. @param days what is free on each */
 public record Tide(List<Day> days) {
 
+    /** As many columns as a table under it has. */
+    private static final int COLUMNS = 7;
+
     private static final double COLUMN = 100;
     private static final double TOP = 22;
     private static final double FLOOR = 78;
@@ -19,10 +22,11 @@ public record Tide(List<Day> days) {
     /** The tide as an SVG element. @param words the tide in a sentence */
     public String markup(String words) {
         double width = COLUMN * days.size();
+        double whole = COLUMN * Math.max(COLUMNS, days.size());
         Svg svg = new Svg()
                 .begin("svg")
                 .with("class", "tide-line")
-                .with("viewBox", "0 0 " + PathData.shortest(width) + " 80")
+                .with("viewBox", "0 0 " + PathData.shortest(whole) + " 80")
                 .with("role", "img")
                 .with("aria-label", words)
                 .inside();

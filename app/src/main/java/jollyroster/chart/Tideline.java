@@ -15,7 +15,7 @@ import java.util.stream.Collectors;
 import jollyroster.core.dates.ClockChange;
 import jollyroster.platform.Times;
 
-/** The next {@value #DAYS} days as one line: a stroke a session, as high as its seats, filled as far as it is taken. */
+/** The next {@value #DAYS} days as one line: a stroke a session, or a few that are near one another, as high as its seats, filled as far as it is taken. */
 public record Tideline(
         double width,
         double height,
@@ -36,6 +36,10 @@ public record Tideline(
     private static final double TALLEST = 34;
     private static final double STROKE = 6;
     private static final double APART = 8;
+
+    /** From where its time is. */
+    private static final double FARTHEST = 2 * APART;
+
     private static final String SWELL = "M0 41q77-7 154 0t154 0t154 0t154 0t154 0t154 0t154 0t154 0";
 
     public record Day(double x, double width, String label, boolean weekend) {}
@@ -110,17 +114,10 @@ public record Tideline(
     public static Tideline of(Instant now, ZoneId home, Collection<ZoneId> zones, List<Entry> entries) {
         Scale scale =
                 new Scale(now.atZone(home).toLocalDate().atStartOfDay(home).toInstant());
-        int most = Math.max(1, entries.stream().mapToInt(Entry::seats).max().orElse(1));
-        List<Stroke> strokes = new ArrayList<>();
-        double free = Double.NEGATIVE_INFINITY;
-        for (Entry entry : entries) {
-            double x = Math.max(scale.x(entry.start()), free);
-            if (x < 0 || x > WIDTH - STROKE) {
-                continue;
-            }
-            strokes.add(stroke(entry, x, most, home));
-            free = x + APART;
-        }
+        List<Crowd> crowds = crowds(entries, scale);
+        int most = Math.max(1, crowds.stream().mapToInt(Crowd::seats).max().orElse(1));
+        List<Stroke> strokes =
+                crowds.stream().map(crowd -> stroke(crowd, most, home)).toList();
         return new Tideline(
                 WIDTH,
                 HEIGHT,
@@ -131,12 +128,51 @@ public record Tideline(
                 changes(scale, now, home, zones));
     }
 
-    private static Stroke stroke(Entry entry, double x, int most, ZoneId home) {
-        double height = 8 + (TALLEST - 8) * Math.sqrt((double) entry.seats() / most);
-        double filled = entry.seats() == 0 ? 0 : height * Math.min(1, (double) entry.taken() / entry.seats());
-        String words = entry.title() + ", " + Times.dayAndTime(entry.start(), home) + ": " + entry.taken() + " of "
-                + entry.seats() + " taken" + (entry.waiting() > 0 ? ", " + entry.waiting() + " waiting" : "");
-        return new Stroke(entry.id(), x, STROKE, BASE - height, height, BASE - filled, filled, words);
+    /** Sessions so near one another that they share a stroke. @param x where it stands */
+    private record Crowd(double x, List<Entry> entries) {
+
+        int seats() {
+            return entries.stream().mapToInt(Entry::seats).sum();
+        }
+
+        int taken() {
+            return entries.stream().mapToInt(Entry::taken).sum();
+        }
+
+        int waiting() {
+            return entries.stream().mapToInt(Entry::waiting).sum();
+        }
+    }
+
+    /** A stroke stands beside the one before it, but never far from its time: then both are one. */
+    private static List<Crowd> crowds(List<Entry> entries, Scale scale) {
+        List<Crowd> crowds = new ArrayList<>();
+        double free = Double.NEGATIVE_INFINITY;
+        for (Entry entry : entries) {
+            double its = scale.x(entry.start());
+            double x = Math.max(its, free);
+            if (x < 0 || x > WIDTH - STROKE) {
+                continue;
+            }
+            if (x - its > FARTHEST) {
+                crowds.get(crowds.size() - 1).entries().add(entry);
+            } else {
+                crowds.add(new Crowd(x, new ArrayList<>(List.of(entry))));
+                free = x + APART;
+            }
+        }
+        return crowds;
+    }
+
+    private static Stroke stroke(Crowd crowd, int most, ZoneId home) {
+        Entry first = crowd.entries().get(0);
+        int more = crowd.entries().size() - 1;
+        double height = 8 + (TALLEST - 8) * Math.sqrt((double) crowd.seats() / most);
+        double filled = crowd.seats() == 0 ? 0 : height * Math.min(1, (double) crowd.taken() / crowd.seats());
+        String words = first.title() + ", " + Times.dayAndTime(first.start(), home)
+                + (more > 0 ? " and " + more + " more" : "") + ": " + crowd.taken() + " of " + crowd.seats() + " taken"
+                + (crowd.waiting() > 0 ? ", " + crowd.waiting() + " waiting" : "");
+        return new Stroke(first.id(), crowd.x(), STROKE, BASE - height, height, BASE - filled, filled, words);
     }
 
     private static List<Day> days(Scale scale, Instant now, ZoneId home) {

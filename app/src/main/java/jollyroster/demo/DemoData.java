@@ -112,6 +112,7 @@ class DemoData implements ApplicationRunner {
         long moorings = clinic.mooring();
         long plans = clinic.clinic();
         happenings.addAll(clinic.happenings(plans, moorings));
+        happenings.addAll(clinic.jackets());
         programme.busyElsewhere();
         links.makeWanted();
         happenings.stream().sorted(Comparator.comparing(DemoLife.Happening::at)).forEach(this::live);

@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import jollyroster.core.dates.SessionTime;
 import jollyroster.core.prices.RefundRule;
@@ -75,7 +76,7 @@ class DemoProgramme {
                 format, venueIds.get(venue), Stream.of(hosts).map(team::member).toList());
     }
 
-    private long keep(Section.Words words, Section... others) {
+    long keep(Section.Words words, Section... others) {
         long offering = offerings.draft(words.title(), DemoData.HOME, DemoActor.PROGRAM);
         List<Section> all = Stream.concat(Stream.of(words), Stream.of(others)).toList();
         offerings.save(offering, all, DemoActor.PROGRAM);
@@ -95,6 +96,17 @@ class DemoProgramme {
         List<Long> ids = sessions.addDates(offering, dates, DemoActor.PROGRAM);
         offerings.turn(offering, OfferingStatus.PUBLISHED, DemoActor.PROGRAM);
         return ids;
+    }
+
+    /** A stretch cut into slices of equal length. */
+    List<Long> slices(long offering, String from, int minutes, int howMany) {
+        LocalDateTime start = LocalDateTime.parse(from);
+        return dates(
+                offering,
+                minutes,
+                IntStream.range(0, howMany)
+                        .mapToObj(i -> start.plusMinutes((long) i * minutes).toString())
+                        .toArray(String[]::new));
     }
 
     /** Something of which people pick a time. */

@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
+import jollyroster.core.dates.Slices;
 import jollyroster.core.readiness.Finding;
 import jollyroster.core.seats.SignUpStyle;
 import jollyroster.outbox.OutboxQueries;
@@ -63,7 +64,7 @@ class SheetAssembler {
         this.clock = clock;
     }
 
-    /** The head of the sheet. @param sessions how many dates it has @param ownTime whether people pick a time of their own */
+    /** The head of the sheet. @param sessions how many dates it has @param ownTime whether people pick a time of their own @param slices whether dates are slices */
     record Head(
             long id,
             String title,
@@ -72,7 +73,8 @@ class SheetAssembler {
             boolean template,
             String publicAddress,
             int sessions,
-            boolean ownTime) {}
+            boolean ownTime,
+            boolean slices) {}
 
     /** A section. @param version how often it was kept @param troubled whether something is missing or looks odd */
     record PartView(Part part, Sentence reads, List<MarginNote> checks, boolean troubled, boolean open, int version) {
@@ -90,7 +92,7 @@ class SheetAssembler {
     String page(Model model, Offering offering, Opened opened, Instant now) {
         List<Session> sessions = queries.sessionsOf(offering.id());
         List<Finding> findings = offering.rules().pattern() ? List.of() : readiness.of(offering, sessions, now);
-        model.addAttribute("sheet", head(offering, sessions.size()));
+        model.addAttribute("sheet", head(offering, sessions));
         model.addAttribute("ready", findings.isEmpty());
         model.addAttribute("parts", parts(offering, sessions, findings, opened, now));
         model.addAttribute("form", opened.form());
@@ -99,7 +101,7 @@ class SheetAssembler {
         return "sheet/sheet";
     }
 
-    private Head head(Offering o, int sessions) {
+    private Head head(Offering o, List<Session> sessions) {
         return new Head(
                 o.id(),
                 o.title(),
@@ -107,8 +109,9 @@ class SheetAssembler {
                 o.status(),
                 o.rules().pattern(),
                 address.of("/p/" + o.slug()),
-                sessions,
-                o.style() == SignUpStyle.OWN_TIME);
+                sessions.size(),
+                o.style() == SignUpStyle.OWN_TIME,
+                Slices.areCut(sessions.stream().map(Session::span).toList()));
     }
 
     private List<PartView> parts(

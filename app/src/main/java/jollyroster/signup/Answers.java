@@ -9,10 +9,12 @@ import java.util.Map;
 import java.util.stream.IntStream;
 import jollyroster.answers.Answer;
 import jollyroster.core.intake.AnswerCheck;
+import jollyroster.core.intake.Bounds;
 import jollyroster.core.intake.Intake;
 import jollyroster.core.intake.Intake.Slot;
 import jollyroster.core.intake.Option;
 import jollyroster.core.intake.Question;
+import jollyroster.platform.Times;
 import jollyroster.programme.AskedQuestion;
 
 /** The intake as it was filled in: read from a form, judged, and worded where something is wrong. */
@@ -88,8 +90,8 @@ final class Answers {
 
     /** The limits of an answer in words; empty when there are none. */
     static String limits(Question question) {
-        String least = question.bounds().least();
-        String most = question.bounds().most();
+        String least = said(question, question.bounds().least());
+        String most = said(question, question.bounds().most());
         String unit = switch (question.kind()) {
             case SHORT_TEXT, LONG_TEXT -> " characters";
             case CHOOSE_SEVERAL -> " of them";
@@ -102,5 +104,11 @@ final class Answers {
             return "at least " + least + unit;
         }
         return least.isEmpty() ? "at most " + most + unit : "from " + least + " to " + most + unit;
+    }
+
+    private static String said(Question question, String limit) {
+        return question.kind() == Question.Kind.DATE
+                ? Bounds.date(limit).map(Times::dayAndYear).orElse(limit)
+                : limit;
     }
 }

@@ -58,6 +58,7 @@ class MoveTimeController {
         page.addObject("offering", o.title());
         page.addObject("now", OfferingDates.whenThere(held, zone, now));
         page.addObject("own", own);
+        page.addObject("by", "start");
         page.addObject(
                 "same",
                 PickAsked.by(request).moment().filter(held.start()::equals).isPresent());

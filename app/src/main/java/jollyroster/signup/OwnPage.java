@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -11,6 +12,7 @@ import jollyroster.answers.GivenQueries;
 import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.core.door.LinkTokens.Purpose;
 import jollyroster.core.foresight.Odds;
+import jollyroster.core.intake.Bounds;
 import jollyroster.core.seats.CallUp;
 import jollyroster.core.seats.RegistrationState;
 import jollyroster.core.seats.SignUpStyle;
@@ -150,7 +152,7 @@ class OwnPage {
                 seated && !s.cancelled() && now.isBefore(s.doorHours().closes()),
                 Times.dayAndTime(s.doorHours().opens(), zone),
                 r.remarks().companions().stream().filter(n -> !n.isEmpty()).toList(),
-                given.answersOf(r.id()),
+                said(r),
                 seriesDates(s, zone, now),
                 line(r, s, now),
                 offer(r, now),
@@ -167,6 +169,14 @@ class OwnPage {
                         : "",
                 o.signUp().rsvp() ? Reply.of(r.state()).map(Reply::code).orElse("") : "",
                 s.isOpenAt(now) ? Times.dayAndTime(s.cutOff(), zone) : "");
+    }
+
+    /** What was answered, days as people write them. */
+    private Map<String, String> said(Registration r) {
+        Map<String, String> answers = new LinkedHashMap<>(given.answersOf(r.id()));
+        answers.replaceAll(
+                (question, value) -> Bounds.date(value).map(Times::dayAndYear).orElse(value));
+        return answers;
     }
 
     /** Whether another time can be picked instead of the one that is held. */

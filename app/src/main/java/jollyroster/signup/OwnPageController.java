@@ -69,6 +69,11 @@ class OwnPageController {
         boolean justRegistered = confirmed != null && found.get().registration().state() != RegistrationState.CANCELLED;
         ModelAndView page = ownPage.show(found.get(), justRegistered);
         page.addObject("till", till);
+        boolean awaitsTill = till.equals("paid") && found.get().registration().state() == RegistrationState.UNCONFIRMED;
+        page.addObject("awaitsTill", awaitsTill);
+        if (awaitsTill) {
+            response.setHeader("Refresh", "4");
+        }
         goingOn(found.get(), justRegistered).ifPresent(address -> response.setHeader("Refresh", "6; url=" + address));
         OwnWords.of(came).ifPresent(said -> {
             page.addObject(said.good() ? "said" : "warned", said.words());

@@ -19,24 +19,26 @@ import org.springframework.web.servlet.ModelAndView;
 import org.springframework.web.servlet.view.RedirectView;
 import org.springframework.web.util.UriComponentsBuilder;
 
-/** Holds a time for whoever picks it, and leads to the form. A link to a time holds nothing. */
+/** Holds a time of open hours for whoever picks it, and leads to the form. A link to a time, or a slice, holds nothing. */
 @Controller
 class PickController {
 
     private final PublicLimits limits;
     private final ProgrammeQueries programme;
     private final PickPage picks;
+    private final PublicPages pages;
 
-    PickController(PublicLimits limits, ProgrammeQueries programme, PickPage picks) {
+    PickController(PublicLimits limits, ProgrammeQueries programme, PickPage picks, PublicPages pages) {
         this.limits = limits;
         this.programme = programme;
         this.picks = picks;
+        this.pages = pages;
     }
 
     private Offering shown(String slug) {
         return programme
                 .shown(slug)
-                .filter(o -> o.style() == SignUpStyle.OWN_TIME)
+                .filter(pages::isPickedFrom)
                 .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
     }
 
@@ -52,7 +54,7 @@ class PickController {
         Offering offering = shown(slug);
         PickAsked asked = PickAsked.by(request);
         String browser = BrowserNumber.of(request).orElseGet(BrowserNumber::make);
-        if (limits.mayHold(request.getRemoteAddr())) {
+        if (offering.style() == SignUpStyle.OWN_TIME && limits.mayHold(request.getRemoteAddr())) {
             picks.hold(offering, asked, browser);
             response.addHeader(
                     "Set-Cookie", BrowserNumber.cookie(browser, request).toString());
@@ -60,23 +62,24 @@ class PickController {
         List<AskedQuestion> questions = programme.questions(offering.id());
         RegistrationForm form = RegistrationForm.from(request, questions);
         if (form.submission().isEmpty()) {
-            return toTheForm(offering, asked);
+            return toTheForm(offering, asked, form.session());
         }
         ZoneId visitor = Visitor.zone(request, offering.zone());
         PickPage.Looker looker = new PickPage.Looker(visitor, browser);
-        return picks.page(offering, questions, form, asked, Map.of(), HttpStatus.OK, looker, false);
+        return pages.page(offering, questions, form, asked, Map.of(), HttpStatus.OK, looker, false);
     }
 
-    private static ModelAndView toTheForm(Offering offering, PickAsked asked) {
+    private static ModelAndView toTheForm(Offering offering, PickAsked asked, String slice) {
+        boolean own = offering.style() == SignUpStyle.OWN_TIME;
         UriComponentsBuilder address = UriComponentsBuilder.fromPath("/p/" + offering.slug())
-                .queryParam("start", "{start}")
+                .queryParam(own ? "start" : "session", "{picked}")
                 .fragment("ask");
         asked.hostNumber().ifPresent(host -> address.queryParam("host", host));
         if (!asked.once().isEmpty()) {
             address.queryParam("once", asked.once());
         }
-        RedirectView there =
-                new RedirectView(address.encode().buildAndExpand(asked.start()).toUriString());
+        RedirectView there = new RedirectView(
+                address.encode().buildAndExpand(own ? asked.start() : slice).toUriString());
         there.setStatusCode(HttpStatus.SEE_OTHER);
         there.setExposeModelAttributes(false);
         there.setExpandUriTemplateVariables(false);

@@ -10,16 +10,15 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import jollyroster.chart.Tide;
-import jollyroster.core.openhours.OpenHours;
-import jollyroster.owntime.OpenTime;
 import jollyroster.owntime.TimesQueries;
 import jollyroster.platform.Times;
 
-/** A week of days with their times, on the clock of whoever looks. */
+/** Up to a week of days with their times, on the clock of whoever looks. */
 final class PickDays {
 
     static final int WEEK = 7;
@@ -28,58 +27,71 @@ final class PickDays {
     private static final int DAY_ENDS = 24;
     private static final DateTimeFormatter SENT = DateTimeFormatter.ISO_OFFSET_DATE_TIME;
     private final ZoneId home;
-    private final OpenHours hours;
+    private final Predicate<LocalDate> closed;
     private final ZoneId visitor;
-    private final LocalDate from;
-    private final Optional<Instant> picked;
+    private final List<LocalDate> days;
+    private final Optional<Cell> picked;
     private final Map<LocalDate, List<Cell>> cells;
 
-    /** A time as it is shown. @param there on the clock of whoever looks */
-    private record Cell(Instant at, ZonedDateTime there, boolean taken) {}
+    /**
+     * A time as it is shown.
+     *
+     * @param sent what a form sends for it; empty for a time that is taken
+     * @param note what else is to be said of it; empty for nothing
+     */
+    record Cell(Instant at, String sent, String note) {
+
+        boolean taken() {
+            return sent.isEmpty();
+        }
+    }
 
     /**
-     * @param home the zone of the offering, whose hours these are
-     * @param table what is free and what is taken
+     * @param home the zone of the offering
+     * @param closed whether there are no hours on a day
+     * @param times what is free and what is taken, in any order
      * @param visitor the zone of whoever looks
+     * @param days to show, at least one
      * @param picked the time that was picked
      */
     PickDays(
             ZoneId home,
-            OpenHours hours,
-            TimesQueries.Table table,
+            Predicate<LocalDate> closed,
+            Stream<Cell> times,
             ZoneId visitor,
-            LocalDate from,
-            Optional<Instant> picked) {
+            List<LocalDate> days,
+            Optional<Cell> picked) {
         this.home = home;
-        this.hours = hours;
+        this.closed = closed;
         this.visitor = visitor;
-        this.from = from;
+        this.days = days;
         this.picked = picked;
-        this.cells = Stream.concat(
-                        table.open().stream().map(t -> cell(t.start().toInstant(), false)),
-                        table.taken().stream().map(at -> cell(at, true)))
-                .filter(cell -> isShown(cell.there().toLocalDate()))
+        this.cells = times.filter(cell -> isShown(dayOf(cell.at())))
                 .sorted(Comparator.comparing(Cell::at))
-                .collect(Collectors.groupingBy(cell -> cell.there().toLocalDate()));
+                .collect(Collectors.groupingBy(cell -> dayOf(cell.at())));
     }
 
-    private Cell cell(Instant at, boolean taken) {
-        return new Cell(at, at.atZone(visitor), taken);
+    /** Times of open hours, where the offering shows them with what is taken. */
+    static Stream<Cell> cells(TimesQueries.Table table) {
+        return Stream.concat(
+                table.open().stream().map(t -> new Cell(t.start().toInstant(), sent(t.start()), "")),
+                table.taken().stream().map(at -> new Cell(at, "", "")));
     }
 
     private boolean isShown(LocalDate day) {
-        return !day.isBefore(from) && day.isBefore(from.plusDays(WEEK));
+        return days.contains(day);
     }
 
     static String sent(ZonedDateTime start) {
         return SENT.format(start);
     }
 
-    LocalDate dayOf(OpenTime time) {
-        return time.start().withZoneSameInstant(visitor).toLocalDate();
+    LocalDate dayOf(Instant at) {
+        return at.atZone(visitor).toLocalDate();
     }
 
-    private List<LocalDate> week() {
+    /** Seven days that follow one another. */
+    static List<LocalDate> week(LocalDate from) {
         return IntStream.range(0, WEEK).mapToObj(from::plusDays).toList();
     }
 
@@ -97,17 +109,17 @@ final class PickDays {
         if (free > 0) {
             return free + " free";
         }
-        return hours.on(day).isClosed() && on(day).isEmpty() ? "closed" : "none left";
+        return closed.test(day) && on(day).isEmpty() ? "closed" : "none left";
     }
 
     /** @param wanted the day to show where there is room for one @param address of the page with another day shown */
     List<PickView.Day> view(Optional<LocalDate> wanted, Function<LocalDate, String> address) {
-        LocalDate open = wanted.or(() -> picked.map(at -> at.atZone(visitor).toLocalDate()))
+        LocalDate open = wanted.or(() -> picked.map(cell -> dayOf(cell.at())))
                 .filter(this::isShown)
-                .or(() -> week().stream().filter(day -> free(day) > 0).findFirst())
-                .orElse(from);
-        int most = week().stream().mapToInt(this::free).max().orElse(0);
-        return week().stream()
+                .or(() -> days.stream().filter(day -> free(day) > 0).findFirst())
+                .orElse(days.get(0));
+        int most = days.stream().mapToInt(this::free).max().orElse(0);
+        return days.stream()
                 .map(day -> new PickView.Day(
                         Times.weekdayAndDate(day).substring(0, 3),
                         Times.dayAndMonth(day).substring(4),
@@ -129,27 +141,31 @@ final class PickDays {
 
     private List<PickView.Time> part(LocalDate day, int fromHour, int untilHour) {
         return on(day).stream()
-                .filter(cell ->
-                        cell.there().getHour() >= fromHour && cell.there().getHour() < untilHour)
+                .filter(cell -> isWithin(cell.at().atZone(visitor).getHour(), fromHour, untilHour))
                 .map(this::time)
                 .toList();
     }
 
+    private static boolean isWithin(int hour, int fromHour, int untilHour) {
+        return hour >= fromHour && hour < untilHour;
+    }
+
     private PickView.Time time(Cell cell) {
-        ZonedDateTime here = cell.at().atZone(home);
-        boolean otherDay = !cell.there().toLocalDate().equals(here.toLocalDate());
+        boolean otherDay = !dayOf(cell.at()).equals(cell.at().atZone(home).toLocalDate());
         return new PickView.Time(
-                Times.time(cell.there()),
-                otherDay ? Times.dayAndTime(cell.at(), home) : "",
-                cell.taken() ? "" : sent(here),
-                picked.filter(cell.at()::equals).isPresent());
+                Times.time(cell.at().atZone(visitor)),
+                otherDay ? Times.dayAndTime(cell.at(), home) : cell.note(),
+                cell.sent(),
+                !cell.taken()
+                        && picked.filter(some -> some.sent().equals(cell.sent()))
+                                .isPresent());
     }
 
     String tide() {
-        return new Tide(week().stream()
+        return new Tide(days.stream()
                         .map(day -> new Tide.Day(free(day), level(day)))
                         .toList())
-                .markup(week().stream()
+                .markup(days.stream()
                         .map(day -> Times.weekdayAndDate(day) + ": " + level(day))
                         .collect(Collectors.joining(", ")));
     }

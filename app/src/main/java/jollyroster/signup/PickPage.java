@@ -94,6 +94,7 @@ class PickPage {
         page.addObject("once", once.map(link -> asked.once()).orElse(""));
         page.addObject("shut", !asked.once().isEmpty() && once.isEmpty() ? USED : closed ? BY_INVITATION : "");
         page.setViewName("signup/own-time");
+        page.addObject("by", "start");
         page.addObject("pick", view);
         page.addObject("lasts", Times.length(Duration.ofMinutes(offering.minutes())));
         page.addObject("leaders", HostQueries.names(hosts.ofOffering(offering.id()), ""));

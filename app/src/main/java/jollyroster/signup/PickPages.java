@@ -65,8 +65,14 @@ class PickPages {
                 .orElse(viewer.now())
                 .atZone(visitor)
                 .toLocalDate();
-        LocalDate from = from(asked, firstFree, visitor);
-        PickDays days = new PickDays(o.zone(), own.hours(), table, visitor, from, asked.moment());
+        LocalDate from = from(asked, asked.moment(), firstFree, visitor);
+        PickDays days = new PickDays(
+                o.zone(),
+                day -> own.hours().on(day).isClosed(),
+                PickDays.cells(table),
+                visitor,
+                PickDays.week(from),
+                asked.moment().map(at -> new PickDays.Cell(at, PickDays.sent(at.atZone(o.zone())), "")));
         Optional<PickView.Chosen> chosen = chosen(o, own, table.open(), asked, visitor, viewer);
         return new PickView(
                 table.open().isEmpty()
@@ -75,7 +81,9 @@ class PickPages {
                 days.tide(),
                 days.view(asked.openDay(), day -> address(base, from, only) + "&day=" + day + "#pick"),
                 from.isAfter(firstFree) ? address(base, from.minusDays(PickDays.WEEK), only) : "",
-                table.open().stream().anyMatch(t -> !days.dayOf(t).isBefore(from.plusDays(PickDays.WEEK)))
+                table.open().stream()
+                                .anyMatch(
+                                        t -> !days.dayOf(t.start().toInstant()).isBefore(from.plusDays(PickDays.WEEK)))
                         ? address(base, from.plusDays(PickDays.WEEK), only)
                         : "",
                 limited ? Times.dayAndMonth(last) : "",
@@ -108,11 +116,10 @@ class PickPages {
     }
 
     /** The first day to show: the one that is asked for, else that of the time which was picked, else the first with a time. */
-    private static LocalDate from(PickAsked asked, LocalDate firstFree, ZoneId visitor) {
+    static LocalDate from(PickAsked asked, Optional<Instant> picked, LocalDate firstFree, ZoneId visitor) {
         return asked.firstDay()
                 .or(asked::openDay)
-                .or(() -> asked.moment()
-                        .map(at -> at.atZone(visitor).toLocalDate())
+                .or(() -> picked.map(at -> at.atZone(visitor).toLocalDate())
                         .filter(day -> day.isBefore(firstFree) || !day.isBefore(firstFree.plusDays(PickDays.WEEK))))
                 .orElse(firstFree);
     }
@@ -133,7 +140,7 @@ class PickPages {
                 o.venue().map(Venue::accessNote).orElse(""));
     }
 
-    private static String address(String base, LocalDate from, Optional<Long> only) {
+    static String address(String base, LocalDate from, Optional<Long> only) {
         return base + (base.contains("?") ? "&" : "?") + "from=" + from
                 + only.map(id -> "&host=" + id).orElse("");
     }
@@ -200,12 +207,17 @@ class PickPages {
     }
 
     private static String with(String names, OpenTime t, Offering o, ZoneId visitor) {
-        String who = names.isEmpty() ? "" : "with " + names;
         boolean same = t.start()
                 .withZoneSameInstant(visitor)
                 .toLocalDateTime()
                 .equals(t.start().toLocalDateTime());
         String there = same ? "" : Times.time(t.start()) + " in " + Times.city(o.zone());
+        return withWhom(names, there);
+    }
+
+    /** Who leads a time, and when that is elsewhere. @param there empty where the clocks show the same */
+    static String withWhom(String names, String there) {
+        String who = names.isEmpty() ? "" : "with " + names;
         return who.isEmpty() || there.isEmpty() ? who + there : who + " · " + there;
     }
 }

@@ -3,7 +3,6 @@ package jollyroster.signup;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.Map;
-import jollyroster.core.seats.SignUpStyle;
 import jollyroster.platform.DeskPage;
 import jollyroster.programme.Offering;
 import jollyroster.programme.ProgrammeQueries;
@@ -21,11 +20,9 @@ class PreviewController {
     private static final String MAY_BE_FRAMED_HERE = "default-src 'self'; img-src 'self' data:; style-src 'self'; "
             + "script-src 'self'; object-src 'none'; base-uri 'none'; form-action 'none'; frame-ancestors 'self'";
     private final ProgrammeQueries programme;
-    private final OfferingPages pages;
-    private final PickPage picks;
+    private final PublicPages pages;
 
-    PreviewController(ProgrammeQueries programme, OfferingPages pages, PickPage picks) {
-        this.picks = picks;
+    PreviewController(ProgrammeQueries programme, PublicPages pages) {
         this.programme = programme;
         this.pages = pages;
     }
@@ -47,16 +44,14 @@ class PreviewController {
         response.setHeader("Content-Security-Policy", MAY_BE_FRAMED_HERE);
         var visitor = Visitor.zone(request, offering.zone());
         RegistrationForm form = RegistrationForm.blank("", visitor.getId(), "");
-        return offering.style() == SignUpStyle.OWN_TIME
-                ? picks.page(
-                        offering,
-                        programme.questions(id),
-                        form,
-                        PickAsked.by(request),
-                        Map.of(),
-                        HttpStatus.OK,
-                        new PickPage.Looker(visitor, ""),
-                        true)
-                : pages.page(offering, programme.questions(id), form, Map.of(), HttpStatus.OK, visitor, true);
+        return pages.page(
+                offering,
+                programme.questions(id),
+                form,
+                PickAsked.by(request),
+                Map.of(),
+                HttpStatus.OK,
+                new PickPage.Looker(visitor, ""),
+                true);
     }
 }

@@ -43,7 +43,7 @@ class PublicController {
     private final RegistrationCommands commands;
     private final ReplyCommands replies;
     private final PersonalLinks links;
-    private final OfferingPages pages;
+    private final PublicPages pages;
     private final PickPage picks;
     private final OwnPage ownPage;
     private final OrganisationQueries organisation;
@@ -56,7 +56,7 @@ class PublicController {
             RegistrationCommands commands,
             ReplyCommands replies,
             PersonalLinks links,
-            OfferingPages pages,
+            PublicPages pages,
             PickPage picks,
             OwnPage ownPage,
             OrganisationQueries organisation,
@@ -102,9 +102,7 @@ class PublicController {
             HttpServletRequest request) {
         ZoneId visitor = Visitor.zone(request, offering.zone());
         PickPage.Looker looker = PickPage.Looker.of(visitor, request);
-        return offering.style() == SignUpStyle.OWN_TIME
-                ? picks.page(offering, questions, form, PickAsked.by(request), problems, status, looker, false)
-                : pages.page(offering, questions, form, problems, status, visitor, false);
+        return pages.page(offering, questions, form, PickAsked.by(request), problems, status, looker, false);
     }
 
     /** Whoever loads the address of the form's answer again is led to the form. */

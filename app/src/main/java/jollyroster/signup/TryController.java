@@ -21,10 +21,10 @@ import org.springframework.web.servlet.ModelAndView;
 class TryController {
 
     private final ProgrammeQueries programme;
-    private final OfferingPages pages;
+    private final PublicPages pages;
     private final OrganisationQueries organisation;
 
-    TryController(ProgrammeQueries programme, OfferingPages pages, OrganisationQueries organisation) {
+    TryController(ProgrammeQueries programme, PublicPages pages, OrganisationQueries organisation) {
         this.programme = programme;
         this.pages = pages;
         this.organisation = organisation;
@@ -38,16 +38,25 @@ class TryController {
     ModelAndView form(@PathVariable long id, HttpServletRequest request) {
         Offering offering = known(id);
         ZoneId visitor = Visitor.zone(request, offering.zone());
-        return page(offering, RegistrationForm.blank("", visitor.getId(), ""), Map.of(), visitor, false);
+        String slice = request.getParameter("session");
+        RegistrationForm form = RegistrationForm.blank(slice == null ? "" : slice, visitor.getId(), "");
+        return page(offering, form, Map.of(), request);
     }
 
     private ModelAndView page(
-            Offering offering, RegistrationForm form, Map<String, String> problems, ZoneId visitor, boolean fine) {
+            Offering offering, RegistrationForm form, Map<String, String> problems, HttpServletRequest request) {
         HttpStatus status = problems.isEmpty() ? HttpStatus.OK : HttpStatus.UNPROCESSABLE_CONTENT;
-        ModelAndView page =
-                pages.page(offering, programme.questions(offering.id()), form, problems, status, visitor, true);
+        PickPage.Looker looker = new PickPage.Looker(Visitor.zone(request, offering.zone()), "");
+        ModelAndView page = pages.page(
+                offering,
+                programme.questions(offering.id()),
+                form,
+                PickAsked.by(request),
+                problems,
+                status,
+                looker,
+                true);
         page.addObject("trying", "/desk/offerings/" + offering.id() + "/try");
-        page.addObject("wouldDo", fine);
         return page;
     }
 
@@ -59,11 +68,14 @@ class TryController {
         RegistrationForm form = RegistrationForm.from(request, questions);
         RegistrationForm.Checked checked =
                 form.check(offering, questions, organisation.organisation().region(), visitor);
-        return page(
-                offering,
-                form,
-                checked.problems(),
-                visitor,
-                checked.application().isPresent());
+        ModelAndView page = page(offering, form, checked.problems(), request);
+        page.addObject("wouldDo", checked.application().isPresent() && isStillOffered(page));
+        return page;
+    }
+
+    /** A time that is picked may be gone by now. */
+    private static boolean isStillOffered(ModelAndView page) {
+        return !(page.getModel().get("pick") instanceof PickView pick)
+                || pick.chosen().isPresent();
     }
 }

@@ -6,6 +6,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.List;
+import java.util.stream.IntStream;
 import jollyroster.chart.SeatStrip.Use;
 import jollyroster.core.dates.Interval;
 import jollyroster.core.door.DoorHours;
@@ -85,6 +86,17 @@ class ChartsTest {
                 .isGreaterThan(line.strokes().get(0).x() + line.strokes().get(0).width());
         assertThat(line.strokes().get(0).filled())
                 .isEqualTo(line.strokes().get(0).height() / 2);
+    }
+
+    @Test
+    void many_that_are_near_one_another_share_a_stroke_and_stay_in_their_day() {
+        List<Tideline.Entry> slices = IntStream.range(0, 12)
+                .mapToObj(i -> new Tideline.Entry(i, "Slice", START.plusSeconds(600L * i), 1, i % 2, 0))
+                .toList();
+        Tideline line = Tideline.of(NOW, HALIFAX, List.of(), slices);
+        assertThat(line.strokes()).hasSize(3);
+        assertThat(line.strokes().get(2).x() - line.strokes().get(0).x()).isLessThan(30);
+        assertThat(line.strokes().get(2).words()).contains("Slice, ", " and 9 more: 5 of 10 taken");
     }
 
     @Test

@@ -13,7 +13,7 @@ class TideTest {
     void the_tide_is_highest_where_most_is_free_and_lowest_where_nothing_is() {
         String markup = new Tide(List.of(new Tide.Day(2, "2 free"), new Tide.Day(0, "none"), new Tide.Day(4, "4 free")))
                 .markup("Thu: 2 free, Fri: none, Sat: 4 free");
-        assertThat(markup).contains("viewBox=\"0 0 300 80\"").doesNotContain("NaN");
+        assertThat(markup).contains("viewBox=\"0 0 700 80\"").doesNotContain("NaN");
         assertThat(Jsoup.parse(markup).select(".surface").attr("d"))
                 .startsWith("M0 50H50C100 50 100 78 150 78C200 78 200 22 250 22H300");
         assertThat(Jsoup.parse(markup).select("text").eachText()).containsExactly("2 free", "none", "4 free");

@@ -6,12 +6,12 @@ import jollyroster.Browserless;
 import org.jsoup.nodes.Element;
 
 /** The forms of a sheet as a browser fills them in and sends them. */
-final class SheetForms {
+public final class SheetForms {
 
     private SheetForms() {}
 
     /** A section's own form as a browser would send it back untouched. */
-    static Map<String, String> filledIn(Browserless organiser, String sheet, String part) {
+    public static Map<String, String> filledIn(Browserless organiser, String sheet, String part) {
         Map<String, String> fields = new LinkedHashMap<>();
         Element form =
                 organiser.get(sheet + "?open=" + part).document().selectFirst("#" + part + " form:has([name=seen])");
@@ -27,7 +27,7 @@ final class SheetForms {
         return fields;
     }
 
-    static Browserless.Page keep(Browserless organiser, String sheet, String part, Map<String, String> fields) {
+    public static Browserless.Page keep(Browserless organiser, String sheet, String part, Map<String, String> fields) {
         return organiser.post(sheet, sheet + "/parts/" + part, fields);
     }
 }

@@ -232,6 +232,14 @@ class PaymentTest {
                         .document()
                         .text())
                 .contains("The card was refused.");
+        Browserless.Page before = visitor.get(own + "?till=paid");
+        assertThat(before.document().select(".answer-now").text())
+                .contains("The till has not told us yet", "Look again");
+        assertThat(before.document().select(".answer-now button"))
+                .as("nobody pays twice")
+                .isEmpty();
+        assertThat(before.response().headers().firstValue("Refresh")).isPresent();
+        assertThat(visitor.get(own).response().headers().firstValue("Refresh")).isEmpty();
         assertThat(visitor.postAsIs("/hooks/till", Map.of("reference", "x")).status())
                 .as("unsigned reports are not taken")
                 .isGreaterThanOrEqualTo(400);

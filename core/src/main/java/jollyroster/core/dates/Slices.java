@@ -2,12 +2,16 @@ package jollyroster.core.dates;
 
 import java.time.Duration;
 import java.time.ZonedDateTime;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.IntStream;
 
 /** A stretch of time cut into equal sessions, one right after the other, with nothing left over. */
 public final class Slices {
+
+    private static final int FEWEST = 4;
 
     private Slices() {}
 
@@ -26,6 +30,18 @@ public final class Slices {
         return divides && parts <= TypedDates.MOST_SESSIONS
                 ? Optional.of(cut(whole.start(), each, (int) parts))
                 : Optional.empty();
+    }
+
+    /**
+     * Whether sessions are slices of stretches rather than dates of their own: at least four, and more than half of them begin
+     * when another of the same length ends. What was moved or added by hand does not count against the rest.
+     */
+    public static boolean areCut(Collection<Interval> sessions) {
+        Set<Interval> all = Set.copyOf(sessions);
+        long following = all.stream()
+                .filter(one -> all.contains(new Interval(one.start().minus(one.length()), one.start())))
+                .count();
+        return all.size() >= FEWEST && 2 * following > all.size();
     }
 
     private static List<SessionTime> cut(ZonedDateTime start, Duration each, int parts) {

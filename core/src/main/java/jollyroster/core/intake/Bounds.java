@@ -56,7 +56,7 @@ public record Bounds(String least, String most) {
     }
 
     /** A date as a browser sends it, in the years 1000 to 9999. */
-    static Optional<LocalDate> date(String text) {
+    public static Optional<LocalDate> date(String text) {
         try {
             return text.matches("[1-9]\\d{3}-\\d\\d-\\d\\d") ? Optional.of(LocalDate.parse(text)) : Optional.empty();
         } catch (DateTimeParseException noSuchDay) {
