@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Stream;
 import jollyroster.core.dates.Interval;
+import jollyroster.core.openhours.Stretch;
 import jollyroster.platform.Times;
 
 /**
@@ -28,13 +29,34 @@ public record HostLanes(
     private static final double BAR = 26;
     private static final double NARROWEST_TITLED = 25;
     private static final double BAR_TOP = 18;
+    private static final double OPEN_TOP = 5;
+    private static final double TIME_WIDTH = 31;
 
     /** @param label with the month on the first day, and none where days are too narrow */
     public record Day(double x, double width, String label, boolean weekend, boolean today) {}
 
     /** @param note how much the host leads in this time, in words */
     public record Lane(
-            String name, String note, double y, double height, List<Bar> bars, List<Box> busy, List<Clash> clashes) {}
+            String name,
+            String note,
+            double y,
+            double height,
+            List<OpenBox> open,
+            List<Bar> bars,
+            List<Box> busy,
+            List<Clash> clashes) {}
+
+    /** Open hours behind a lane. @param from minutes after midnight @param until the same */
+    public record OpenBox(
+            long offering,
+            LocalDate day,
+            int from,
+            int until,
+            double x,
+            double width,
+            double y,
+            double height,
+            String words) {}
 
     /** A session. @param title empty where there is no room for it @param time of its start, where there is room */
     public record Bar(
@@ -60,7 +82,11 @@ public record HostLanes(
     public record Held(long session, String title, String place, Interval span, Interval padded, String tint) {}
 
     /** A host with all that takes up their time. */
-    public record Host(String name, List<Held> sessions, List<Interval> busy, List<Interval> clashes) {}
+    public record Host(
+            String name, List<Open> open, List<Held> sessions, List<Interval> busy, List<Interval> clashes) {}
+
+    /** A stretch of open hours in which people pick a time of an offering. */
+    public record Open(long offering, String title, LocalDate day, Stretch stretch, Interval span) {}
 
     /** What is drawn. @param from the first day @param days 7 or 28 */
     public record Frame(LocalDate from, int days, ZoneId zone, Instant now) {
@@ -118,12 +144,25 @@ public record HostLanes(
                 note,
                 y,
                 LANE,
-                host.sessions().stream().map(s -> bar(s, y, scale)).toList(),
+                host.open().stream().map(o -> open(o, y, scale)).toList(),
+                bars(host.sessions(), y, scale),
                 host.busy().stream().map(b -> box(b, y, scale)).toList(),
                 host.clashes().stream().map(c -> clash(c, y, scale)).toList());
     }
 
-    private static Bar bar(Held s, double y, Scale scale) {
+    /** The time stands under a bar where that of the one before leaves room for it. */
+    private static List<Bar> bars(List<Held> sessions, double y, Scale scale) {
+        List<Bar> bars = new ArrayList<>();
+        double free = Double.NEGATIVE_INFINITY;
+        for (Held s : sessions) {
+            Bar bar = bar(s, y, scale, scale.x(s.span().start()) >= free);
+            bars.add(bar);
+            free = bar.time().isEmpty() ? free : bar.x() + TIME_WIDTH;
+        }
+        return bars;
+    }
+
+    private static Bar bar(Held s, double y, Scale scale, boolean timed) {
         double x = scale.x(s.span().start());
         double width = Math.max(3, scale.x(s.span().end()) - x);
         double paddedX = scale.x(s.padded().start());
@@ -141,10 +180,24 @@ public record HostLanes(
                 y + BAR_TOP,
                 BAR,
                 title,
-                scale.days() <= 7 ? Times.time(start) : "",
+                timed && scale.days() <= 7 ? Times.time(start) : "",
                 words,
                 start.toLocalDateTime().toString(),
                 s.tint());
+    }
+
+    private static OpenBox open(Open o, double y, Scale scale) {
+        double x = scale.x(o.span().start());
+        return new OpenBox(
+                o.offering(),
+                o.day(),
+                o.stretch().from(),
+                o.stretch().until(),
+                x,
+                Math.max(2, scale.x(o.span().end()) - x),
+                y + OPEN_TOP,
+                LANE - 2 * OPEN_TOP,
+                "open hours of " + o.title() + ", " + Times.dayAndMonth(o.day()) + ", " + o.stretch());
     }
 
     private static Box box(Interval busy, double y, Scale scale) {
@@ -171,9 +224,12 @@ public record HostLanes(
             int first = 8;
             int last = 20;
             for (Host host : hosts) {
-                for (Held s : host.sessions()) {
-                    ZonedDateTime start = s.padded().start().atZone(frame.zone());
-                    ZonedDateTime end = s.padded().end().atZone(frame.zone());
+                Stream<Interval> shown = Stream.concat(
+                        host.sessions().stream().map(Held::padded),
+                        host.open().stream().map(Open::span));
+                for (Interval span : (Iterable<Interval>) shown::iterator) {
+                    ZonedDateTime start = span.start().atZone(frame.zone());
+                    ZonedDateTime end = span.end().atZone(frame.zone());
                     boolean sameDay = start.toLocalDate().equals(end.toLocalDate());
                     first = Math.min(first, start.getHour());
                     last = Math.max(last, sameDay ? end.getHour() + (end.getMinute() > 0 ? 1 : 0) : 24);

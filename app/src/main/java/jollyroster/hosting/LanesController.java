@@ -47,6 +47,7 @@ class LanesController {
     private final HostQueries hosts;
     private final TeamQueries team;
     private final BusyQueries busy;
+    private final OpenQueries open;
     private final ConflictFinder finder;
     private final WaysOut waysOut;
     private final ScheduleCommands schedule;
@@ -58,6 +59,7 @@ class LanesController {
             HostQueries hosts,
             TeamQueries team,
             BusyQueries busy,
+            OpenQueries open,
             ConflictFinder finder,
             WaysOut waysOut,
             ScheduleCommands schedule,
@@ -67,6 +69,7 @@ class LanesController {
         this.hosts = hosts;
         this.team = team;
         this.busy = busy;
+        this.open = open;
         this.finder = finder;
         this.waysOut = waysOut;
         this.schedule = schedule;
@@ -85,7 +88,7 @@ class LanesController {
         int shown = weeks == MOST_WEEKS ? MOST_WEEKS : 1;
         HostLanes.Frame frame = new HostLanes.Frame(monday, shown * 7, home(), clock.instant());
         List<ConflictFinder.Named> conflicts = finder.within(frame.span());
-        model.addAttribute("lanes", HostLanes.of(frame, hosts(frame.span(), conflicts)));
+        model.addAttribute("lanes", HostLanes.of(frame, hosts(frame, conflicts)));
         model.addAttribute("conflicts", waysOut.of(conflicts, frame.span(), home()));
         model.addAttribute("at", monday.toString());
         model.addAttribute("weeks", shown);
@@ -96,7 +99,10 @@ class LanesController {
         return "hosting/lanes";
     }
 
-    private List<HostLanes.Host> hosts(Interval window, List<ConflictFinder.Named> conflicts) {
+    private List<HostLanes.Host> hosts(HostLanes.Frame frame, List<ConflictFinder.Named> conflicts) {
+        Interval window = frame.span();
+        Map<Long, List<HostLanes.Open>> hours =
+                open.between(frame.from(), frame.from().plusDays(frame.days()));
         List<Session> sessions = programme.between(window.start(), window.end()).stream()
                 .filter(s -> !s.cancelled())
                 .toList();
@@ -111,15 +117,16 @@ class LanesController {
                     .filter(b -> b.host() == mate.id())
                     .map(BusyQueries.Block::span)
                     .toList();
-            if (!led.isEmpty() || !elsewhere.isEmpty() || mate.role() == Role.HOST) {
+            List<HostLanes.Open> its = hours.getOrDefault(mate.id(), List.of());
+            if (!led.isEmpty() || !elsewhere.isEmpty() || !its.isEmpty() || mate.role() == Role.HOST) {
                 lanes.add(new HostLanes.Host(
-                        mate.name(), held(led), elsewhere, clashes(conflicts, Owner.host(mate.id()))));
+                        mate.name(), its, held(led), elsewhere, clashes(conflicts, Owner.host(mate.id()))));
             }
         }
         List<Session> nobodys =
                 sessions.stream().filter(s -> leaders.get(s.id()).isEmpty()).toList();
         if (!nobodys.isEmpty()) {
-            lanes.add(new HostLanes.Host("Nobody yet", held(nobodys), List.of(), List.of()));
+            lanes.add(new HostLanes.Host("Nobody yet", List.of(), held(nobodys), List.of(), List.of()));
         }
         return lanes;
     }
@@ -222,7 +229,7 @@ class LanesController {
         return back(at, weeks);
     }
 
-    private static String back(String at, int weeks) {
+    static String back(String at, int weeks) {
         return "redirect:/desk/lanes?weeks=" + weeks + (Meant.day(at).isPresent() ? "&at=" + at : "");
     }
 }

@@ -1,3 +1,5 @@
+import { start as startHours } from "./lane-hours.js";
+
 // Moves a session along its lane by drag or keys. The server says at once what that would come to; nothing is changed
 // before the organiser says so.
 const SNAP = 15;
@@ -8,6 +10,18 @@ const shifted = (start, minutes) => {
   const at = new Date(`${start.length === 16 ? `${start}:00` : start}Z`);
   at.setUTCMinutes(at.getUTCMinutes() + minutes);
   return `${at.getUTCFullYear()}-${pad(at.getUTCMonth() + 1)}-${pad(at.getUTCDate())}T${pad(at.getUTCHours())}:${pad(at.getUTCMinutes())}`;
+};
+
+// Sends a form that changes nothing, and shows what the server says would come of it.
+const asked = async (form, place, isLatest) => {
+  const response = await fetch(form.action, { method: "POST", body: new URLSearchParams(new FormData(form)) }).catch(() => undefined);
+  if (!isLatest()) return;
+  if (response?.ok) {
+    place.replaceChildren(...new DOMParser().parseFromString(await response.text(), "text/html").body.children);
+  } else {
+    place.textContent = "The server does not answer, or you are signed out. Nothing was changed.";
+  }
+  place.hidden = false;
 };
 
 export function start() {
@@ -26,12 +40,7 @@ export function start() {
     const mine = ++latest;
     form.elements.session.value = bar.dataset.session;
     form.elements.start.value = shifted(bar.dataset.start, minutes);
-    const response = await fetch(form.action, { method: "POST", body: new URLSearchParams(new FormData(form)) });
-    if (response.ok && mine === latest) {
-      place.innerHTML = "";
-      place.append(...new DOMParser().parseFromString(await response.text(), "text/html").body.children);
-      place.hidden = false;
-    }
+    await asked(form, place, () => mine === latest);
   };
 
   const move = (bar, minutes) => {
@@ -52,6 +61,7 @@ export function start() {
     latest++;
     place.hidden = true;
   };
+  startHours({ svg, place, minutesPerUnit, unit, asked });
 
   svg.addEventListener("pointerdown", (event) => {
     const bar = event.target.closest("[data-session]");

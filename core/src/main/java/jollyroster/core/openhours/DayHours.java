@@ -54,6 +54,32 @@ public record DayHours(List<Stretch> stretches) {
         return open;
     }
 
+    /**
+     * With one stretch moved, or left out. What it comes to overlap becomes one with it.
+     *
+     * @param now where it is instead; empty for nowhere
+     * @return empty when there is no such stretch
+     */
+    public Optional<DayHours> with(Stretch before, Optional<Stretch> now) {
+        if (!stretches.contains(before)) {
+            return Optional.empty();
+        }
+        List<Stretch> others = new ArrayList<>(stretches);
+        others.remove(before);
+        if (now.isEmpty()) {
+            return Optional.of(new DayHours(others));
+        }
+        Stretch joined = now.get();
+        for (Stretch other : List.copyOf(others)) {
+            if (joined.overlaps(other)) {
+                others.remove(other);
+                joined = new Stretch(Math.min(joined.from(), other.from()), Math.max(joined.until(), other.until()));
+            }
+        }
+        others.add(joined);
+        return Optional.of(new DayHours(others));
+    }
+
     public boolean isClosed() {
         return stretches.isEmpty();
     }

@@ -100,6 +100,11 @@ public record OpenHours(
         return Optional.ofNullable(found);
     }
 
+    /** Whether a day may have hours of its own: it does already, or not as many do as can be kept. */
+    public boolean mayDiffer(LocalDate day) {
+        return exceptions.containsKey(day) || exceptions.size() < MOST_EXCEPTIONS;
+    }
+
     /** The same with a day that differs; a day that is as usual differs no more. */
     public OpenHours onlyOn(LocalDate day, DayHours hours) {
         SortedMap<LocalDate, DayHours> changed = new TreeMap<>(exceptions);
