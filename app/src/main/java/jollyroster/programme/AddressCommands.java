@@ -1,12 +1,15 @@
 package jollyroster.programme;
 
+import static jollyroster.platform.tables.Tables.FORMER_SHORT_CODE;
 import static jollyroster.platform.tables.Tables.FORMER_SLUG;
 import static jollyroster.platform.tables.Tables.OFFERING;
 
 import java.util.HashSet;
+import java.util.Optional;
 import java.util.Set;
 import jollyroster.platform.Slugs;
 import jollyroster.platform.Writes;
+import jollyroster.platform.tables.tables.records.OfferingRecord;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
@@ -38,8 +41,17 @@ class AddressCommands {
         return Slugs.free(slug, taken);
     }
 
-    /** Whether an offering may have this name: no other has it, or had it. */
-    boolean isFree(String slug, long offering) {
+    /** What keeps an offering from its new names: another has one of them, or had it. */
+    Optional<OfferingCommands.Saved> taken(OfferingRecord before, OfferingRecord after) {
+        if (!after.getSlug().equals(before.getSlug()) && !isFree(after.getSlug(), after.getId())) {
+            return Optional.of(OfferingCommands.Saved.ADDRESS_TAKEN);
+        }
+        return !after.getShortCode().equals(before.getShortCode()) && !isShortFree(after.getShortCode(), after.getId())
+                ? Optional.of(OfferingCommands.Saved.SHORT_NAME_TAKEN)
+                : Optional.empty();
+    }
+
+    private boolean isFree(String slug, long offering) {
         boolean another =
                 writes.sql().fetchExists(OFFERING, OFFERING.SLUG.eq(slug).and(OFFERING.ID.ne(offering)));
         boolean formerly = writes.sql()
@@ -47,13 +59,39 @@ class AddressCommands {
         return !another && !formerly;
     }
 
-    /** Keeps what the old name leads to. */
-    void renamed(long offering, String before, String after) {
-        writes.sql().deleteFrom(FORMER_SLUG).where(FORMER_SLUG.SLUG.eq(after)).execute();
-        writes.sql()
-                .insertInto(FORMER_SLUG)
-                .set(FORMER_SLUG.SLUG, before)
-                .set(FORMER_SLUG.OFFERING_ID, offering)
-                .execute();
+    private boolean isShortFree(String code, long offering) {
+        boolean another =
+                writes.sql().fetchExists(OFFERING, OFFERING.SHORT_CODE.eq(code).and(OFFERING.ID.ne(offering)));
+        boolean formerly = writes.sql()
+                .fetchExists(
+                        FORMER_SHORT_CODE,
+                        FORMER_SHORT_CODE.CODE.eq(code).and(FORMER_SHORT_CODE.OFFERING_ID.ne(offering)));
+        return !another && !formerly;
+    }
+
+    /** Keeps what the old names lead to. */
+    void keepFormer(OfferingRecord before, OfferingRecord after) {
+        if (!after.getSlug().equals(before.getSlug())) {
+            writes.sql()
+                    .deleteFrom(FORMER_SLUG)
+                    .where(FORMER_SLUG.SLUG.eq(after.getSlug()))
+                    .execute();
+            writes.sql()
+                    .insertInto(FORMER_SLUG)
+                    .set(FORMER_SLUG.SLUG, before.getSlug())
+                    .set(FORMER_SLUG.OFFERING_ID, after.getId())
+                    .execute();
+        }
+        if (!after.getShortCode().equals(before.getShortCode())) {
+            writes.sql()
+                    .deleteFrom(FORMER_SHORT_CODE)
+                    .where(FORMER_SHORT_CODE.CODE.eq(after.getShortCode()))
+                    .execute();
+            writes.sql()
+                    .insertInto(FORMER_SHORT_CODE)
+                    .set(FORMER_SHORT_CODE.CODE, before.getShortCode())
+                    .set(FORMER_SHORT_CODE.OFFERING_ID, after.getId())
+                    .execute();
+        }
     }
 }

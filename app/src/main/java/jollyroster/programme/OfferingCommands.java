@@ -59,6 +59,8 @@ public class OfferingCommands {
         HAS_DATES,
         /** Another offering has this address, or had it; nothing was changed. */
         ADDRESS_TAKEN,
+        /** The same of its short link. */
+        SHORT_NAME_TAKEN,
         UNKNOWN
     }
 
@@ -126,12 +128,11 @@ public class OfferingCommands {
         if (toOwnTime) {
             return Saved.HAS_DATES;
         }
-        if (!row.getSlug().equals(before.getSlug())) {
-            if (!addresses.isFree(row.getSlug(), offering)) {
-                return Saved.ADDRESS_TAKEN;
-            }
-            addresses.renamed(offering, before.getSlug(), row.getSlug());
+        Optional<Saved> taken = addresses.taken(before, row);
+        if (taken.isPresent()) {
+            return taken.get();
         }
+        addresses.keepFormer(before, row);
         row.setVersion(before.getVersion() + 1);
         row.store();
         keep.keepRows(offering, sections);

@@ -1,6 +1,7 @@
 package jollyroster.programme;
 
 import static java.time.temporal.ChronoUnit.DAYS;
+import static jollyroster.platform.tables.Tables.FORMER_SHORT_CODE;
 import static jollyroster.platform.tables.Tables.OFFERING;
 import static jollyroster.platform.tables.Tables.SESSION;
 import static jollyroster.platform.tables.Tables.VENUE;
@@ -65,9 +66,12 @@ public class ProgrammeQueries {
         return shown.get(slug, name -> shown(OFFERING.SLUG.eq(name)));
     }
 
-    /** The offering with this code in short links, unless it is a draft. */
+    /** The offering with this name in short links, or that had it before, unless it is a draft. */
     public Optional<Offering> shownByShortCode(String code) {
-        return shown(OFFERING.SHORT_CODE.eq(code));
+        return shown(OFFERING.SHORT_CODE.eq(code))
+                .or(() -> shown(OFFERING.ID.in(DSL.select(FORMER_SHORT_CODE.OFFERING_ID)
+                        .from(FORMER_SHORT_CODE)
+                        .where(FORMER_SHORT_CODE.CODE.eq(code)))));
     }
 
     private Optional<Offering> shown(Condition which) {

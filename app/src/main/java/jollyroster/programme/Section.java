@@ -330,8 +330,8 @@ public sealed interface Section {
         }
     }
 
-    /** Its name in addresses: lower-case letters, digits and single hyphens. */
-    record Address(String slug) implements Section {
+    /** Its names in addresses: lower-case letters, digits and single hyphens. @param shortName of its short link */
+    record Address(String slug, String shortName) implements Section {
         @Override
         public Part part() {
             return Part.SHARING;

@@ -48,6 +48,7 @@ final class SectionRow {
             row.setMinutes(hours.minutes());
         } else if (section instanceof Section.Address address) {
             row.setSlug(address.slug());
+            row.setShortCode(address.shortName());
         }
     }
 

@@ -6,17 +6,21 @@ import java.util.regex.Pattern;
 import jollyroster.programme.Offering;
 import jollyroster.programme.Section;
 
-/** Its name in addresses. */
-record AddressForm(String slug) implements PartForm {
+/** Its names in addresses. */
+record AddressForm(String slug, String shortName) implements PartForm {
 
     private static final Pattern PLAIN = Pattern.compile("[a-z0-9]+(-[a-z0-9]+)*");
 
+    private static final int FEWEST = 2;
+    private static final int MOST = 30;
+
     AddressForm {
         slug = Typed.orEmpty(slug).strip().toLowerCase(Locale.ROOT);
+        shortName = Typed.orEmpty(shortName).strip().toLowerCase(Locale.ROOT);
     }
 
     static AddressForm of(Offering o) {
-        return new AddressForm(o.slug());
+        return new AddressForm(o.slug(), o.front().shortCode());
     }
 
     @Override
@@ -26,11 +30,17 @@ record AddressForm(String slug) implements PartForm {
                         slug.length() <= 60 && PLAIN.matcher(slug).matches(),
                         "slug",
                         "Address: letters a to z, digits, and single hyphens between them; at most 60.")
+                .that(
+                        shortName.length() >= FEWEST
+                                && shortName.length() <= MOST
+                                && PLAIN.matcher(shortName).matches(),
+                        "shortName",
+                        "Short link: 2 to 30 letters a to z, digits, and single hyphens between them.")
                 .problems();
     }
 
     @Override
     public Section section() {
-        return new Section.Address(slug);
+        return new Section.Address(slug, shortName);
     }
 }

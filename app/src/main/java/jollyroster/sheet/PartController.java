@@ -121,6 +121,7 @@ class PartController {
             case HAS_DATES ->
                 Map.of("style", "How people register: take its dates away first; a picked time becomes one.");
             case ADDRESS_TAKEN -> Map.of("slug", "Address: another offering has this one, or had it.");
+            case SHORT_NAME_TAKEN -> Map.of("shortName", "Short link: another offering has this one, or had it.");
             default -> Map.of();
         };
     }

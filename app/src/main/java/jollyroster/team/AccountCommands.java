@@ -119,6 +119,18 @@ public class AccountCommands {
         return row.isPresent();
     }
 
+    /** Gives a member's calendar another address; the old one no longer works. Not of somebody who has not joined. */
+    @Transactional
+    public boolean renewCalendar(long id, Actor actor) {
+        actor.requireOrganiser();
+        Optional<AccountRecord> row = row(id).filter(r -> !r.getPasswordHash().isEmpty());
+        row.ifPresent(r -> {
+            r.setGeneration(r.getGeneration() + 1);
+            r.store();
+        });
+        return row.isPresent();
+    }
+
     private void sendInvitation(long id, String name, String email, int generation, Actor actor) {
         outbox.letter(
                 LetterKind.JOIN_TEAM,

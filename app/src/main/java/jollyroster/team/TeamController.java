@@ -101,6 +101,17 @@ class TeamController {
         return back();
     }
 
+    @PostMapping("/desk/setup/team/{id}/calendar")
+    String renewCalendar(@PathVariable long id, RedirectAttributes flash, Actor actor) {
+        boolean done = commands.renewCalendar(id, actor);
+        flash.addFlashAttribute(
+                done ? "said" : "warned",
+                done
+                        ? "The calendar has a new address; the earlier one shows nothing any more."
+                        : "Not changed: they have not joined yet.");
+        return back();
+    }
+
     @PostMapping("/desk/setup/team/{id}/again")
     String again(@PathVariable long id, RedirectAttributes flash, Actor actor) {
         boolean sent = commands.inviteAgain(id, actor);

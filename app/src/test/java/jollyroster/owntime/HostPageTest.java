@@ -84,6 +84,21 @@ class HostPageTest extends AtTheClinic {
     }
 
     @Test
+    void a_calendar_gets_another_address_and_the_old_one_shows_nothing() {
+        TeamQueries.Mate mate = team.members().stream()
+                .filter(TeamQueries.Mate::joined)
+                .findFirst()
+                .orElseThrow();
+        String before = links.hostFeed(new Link(mate.id(), mate.generation())).replaceFirst(".*(?=/feeds/)", "");
+        assertThat(get(port, before).status()).isEqualTo(200);
+        assertThat(accounts.renewCalendar(mate.id(), Saltmarrow.ORGANISER)).isTrue();
+        assertThat(get(port, before).status()).isEqualTo(404);
+        int now = team.member(mate.id()).orElseThrow().generation();
+        String after = links.hostFeed(new Link(mate.id(), now)).replaceFirst(".*(?=/feeds/)", "");
+        assertThat(get(port, after).status()).isEqualTo(200);
+    }
+
+    @Test
     void the_private_calendar_names_who_picked_a_time() {
         long host = host();
         Offering o = clinic(OwnTime.in(hours("Wed 10-11")), 1, 1, host);
@@ -102,6 +117,9 @@ class HostPageTest extends AtTheClinic {
                 .contains(o.title() + ": Wren Skerry", "DTSTART;TZID=America/Halifax:20270317T102000");
         assertThat(calendar.split("BEGIN:VEVENT")).hasSize(2);
         assertThat(get(port, path.replace(".ics", "x.ics")).status()).isEqualTo(404);
+        assertThat(accounts.renewCalendar(host, Saltmarrow.ORGANISER))
+                .as("the invitation of who has not joined stays good")
+                .isFalse();
         accounts.change(host, Role.HOST, false, Saltmarrow.ORGANISER);
         assertThat(get(port, path).status()).as("who has left has no calendar").isEqualTo(404);
     }

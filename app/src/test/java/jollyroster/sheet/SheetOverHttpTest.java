@@ -167,6 +167,27 @@ class SheetOverHttpTest {
         assertThat(visitor.get("/p/" + other.slug()).status()).isEqualTo(200);
     }
 
+    @Test
+    void a_short_link_is_named_and_the_old_one_leads_on() {
+        Map<String, String> fields = filledIn("sharing");
+        String old = fields.put("shortName", "bench-" + at.offering());
+        assertThat(keep("sharing", fields).status()).isEqualTo(302);
+        Browserless visitor = new Browserless(port);
+        for (String name : List.of("bench-" + at.offering(), old)) {
+            assertThat(visitor.get("/s/" + name).location()).as(name).isEqualTo("/p/" + at.slug());
+        }
+        sheet = "/desk/offerings/" + saltmarrow.publish(seats(2)).offering();
+        for (String taken : List.of(old, "bench-" + at.offering(), "x", "not a name")) {
+            Map<String, String> wanted = filledIn("sharing");
+            wanted.put("slug", "half-changed-" + at.offering());
+            wanted.put("shortName", taken);
+            assertThat(keep("sharing", wanted).status()).as(taken).isIn(409, 422);
+        }
+        assertThat(visitor.get("/p/half-changed-" + at.offering()).status())
+                .as("both or neither")
+                .isEqualTo(404);
+    }
+
     /** What is said on a page once; other tests may have left something to be said first. */
     private List<String> saidOn(String page) {
         List<String> said = new ArrayList<>();
