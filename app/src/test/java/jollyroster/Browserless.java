@@ -9,7 +9,9 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
@@ -105,6 +107,15 @@ public final class Browserless {
                 "zone", "America/Halifax"));
         all.putAll(fields);
         return post("/p/" + at.slug(), "/p/" + at.slug() + "/register", all);
+    }
+
+    /** What is warned of on a page once; other tests may have left something to be said first. */
+    public List<String> warnedOn(String page) {
+        List<String> said = new ArrayList<>();
+        for (int i = 0; i < 40; i++) {
+            said.addAll(get(page).document().select(".warned").eachText());
+        }
+        return said;
     }
 
     public Browserless signIn() {

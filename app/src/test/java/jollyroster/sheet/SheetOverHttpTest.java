@@ -3,7 +3,6 @@ package jollyroster.sheet;
 import static jollyroster.Saltmarrow.Wanted.seats;
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -188,20 +187,11 @@ class SheetOverHttpTest {
                 .isEqualTo(404);
     }
 
-    /** What is said on a page once; other tests may have left something to be said first. */
-    private List<String> saidOn(String page) {
-        List<String> said = new ArrayList<>();
-        for (int i = 0; i < 20; i++) {
-            said.addAll(organiser.get(page).document().select(".warned").eachText());
-        }
-        return said;
-    }
-
     @Test
     void an_offering_is_not_begun_without_a_title_and_is_called_by_it() {
         Browserless.Page none = organiser.post("/desk/programme", "/desk/offerings", Map.of("title", " "));
         assertThat(none.location()).endsWith("/desk/programme#new");
-        assertThat(saidOn("/desk/programme")).anyMatch(said -> said.contains("give it a title first"));
+        assertThat(organiser.warnedOn("/desk/programme")).anyMatch(said -> said.contains("give it a title first"));
         String begun = organiser
                 .post("/desk/programme", "/desk/offerings", Map.of("title", "Élan & tide " + at.offering()))
                 .location();
