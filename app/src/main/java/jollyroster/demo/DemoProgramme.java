@@ -12,6 +12,7 @@ import jollyroster.core.dates.SessionTime;
 import jollyroster.core.prices.RefundRule;
 import jollyroster.core.seats.SignUpStyle;
 import jollyroster.hosting.BusyReading;
+import jollyroster.hosting.CalendarSettings;
 import jollyroster.programme.Format;
 import jollyroster.programme.OfferingCommands;
 import jollyroster.programme.OfferingStatus;
@@ -335,7 +336,12 @@ class DemoProgramme {
                 "END:VCALENDAR",
                 "");
         try {
-            busy.takeFile(team.member(DemoOrganisation.OTTOLINE), "Own calendar", calendar, DemoActor.PROGRAM);
+            busy.takeFile(
+                    team.member(DemoOrganisation.OTTOLINE),
+                    "Own calendar",
+                    calendar,
+                    CalendarSettings.USUAL,
+                    DemoActor.PROGRAM);
         } catch (BusyReading.NotRead ourOwnFileIsReadable) {
             throw new IllegalStateException(ourOwnFileIsReadable);
         }

@@ -3,13 +3,16 @@ package jollyroster.exchange;
 import biweekly.ICalendar;
 import biweekly.component.VEvent;
 import biweekly.io.TimezoneAssignment;
+import biweekly.parameter.FreeBusyType;
 import biweekly.property.DateEnd;
 import biweekly.property.ExceptionDates;
+import biweekly.property.FreeBusy;
 import biweekly.property.ICalProperty;
 import biweekly.property.RecurrenceDates;
 import biweekly.property.RecurrenceRule;
 import biweekly.util.DateTimeComponents;
 import biweekly.util.ICalDate;
+import biweekly.util.Period;
 import java.time.DateTimeException;
 import java.time.Duration;
 import java.time.Instant;
@@ -34,12 +37,14 @@ final class CalendarEvents {
     private static final int MOST_REPEATS = 1500;
     private final Interval window;
     private final ZoneId home;
+    private final CalendarReader.Counts counts;
     private final CalendarZones zones;
     private final List<CalendarReader.Event> events = new ArrayList<>();
     private final Set<String> strangeZones = new TreeSet<>();
     private int lost;
 
-    CalendarEvents(Interval window, ZoneId home) {
+    CalendarEvents(Interval window, ZoneId home, CalendarReader.Counts counts) {
+        this.counts = counts;
         this.window = window;
         this.home = home;
         this.zones = new CalendarZones(window, home);
@@ -76,6 +81,28 @@ final class CalendarEvents {
                 place(() -> expand(calendar, event, elsewhere(event, replaced)));
             }
         }
+        calendar.getFreeBusies().stream()
+                .flatMap(times -> times.getFreeBusy().stream())
+                .filter(this::counts)
+                .forEach(times -> times.getValues().forEach(period -> place(() -> within(period))));
+    }
+
+    /** Of times that are written as such (RFC 5545, 3.6.4) those that are busy, whatever else they are. */
+    private boolean counts(FreeBusy times) {
+        FreeBusyType type = times.getType();
+        return FreeBusyType.FREE.equals(type)
+                ? counts.free()
+                : !FreeBusyType.BUSY_TENTATIVE.equals(type) || counts.tentative();
+    }
+
+    private List<CalendarReader.Event> within(Period period) {
+        Instant from = period.getStartDate().toInstant();
+        Instant until = period.getEndDate() == null
+                ? from.plusMillis(period.getDuration().toMillis())
+                : period.getEndDate().toInstant();
+        return new Interval(from, until)
+                .intersection(window).map(in -> new CalendarReader.Event(in, "", false)).stream()
+                        .toList();
     }
 
     private void place(Supplier<List<CalendarReader.Event>> expanding) {
@@ -92,12 +119,14 @@ final class CalendarEvents {
         }
     }
 
-    private static boolean takesTime(VEvent event) {
+    private boolean takesTime(VEvent event) {
         boolean cancelled = event.getStatus() != null && event.getStatus().isCancelled();
         boolean free =
                 event.getTransparency() != null && event.getTransparency().isTransparent();
+        boolean tentative = event.getStatus() != null && event.getStatus().isTentative();
         return !cancelled
-                && !free
+                && (counts.free() || !free)
+                && (counts.tentative() || !tentative)
                 && event.getDateStart() != null
                 && event.getDateStart().getValue() != null;
     }

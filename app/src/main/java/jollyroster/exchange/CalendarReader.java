@@ -64,11 +64,27 @@ public final class CalendarReader {
     public record Event(Interval span, String title, boolean allDay) {}
 
     /**
+     * Which events are read beside those that are certain.
+     *
+     * @param tentative those that may not take place (STATUS:TENTATIVE)
+     * @param free those that leave people free (TRANSP:TRANSPARENT)
+     */
+    public record Counts(boolean tentative, boolean free) {
+
+        public static final Counts USUAL = new Counts(true, false);
+    }
+
+    /** Reads what {@linkplain Counts#USUAL usually} counts. */
+    public static Reading read(String text, Interval window, ZoneId zone) {
+        return read(text, window, zone, Counts.USUAL);
+    }
+
+    /**
      * Reads the events that overlap a window, as far as they lie in it.
      *
      * @param zone for times without a zone of their own, and for whole days
      */
-    public static Reading read(String text, Interval window, ZoneId zone) {
+    public static Reading read(String text, Interval window, ZoneId zone, Counts counts) {
         Optional<Problem> problem = obstacle(text);
         if (problem.isPresent()) {
             return new Reading.Refused(problem.get());
@@ -78,7 +94,7 @@ public final class CalendarReader {
         if (calendars.isEmpty()) {
             return new Reading.Refused(Problem.NOT_A_CALENDAR);
         }
-        CalendarEvents found = new CalendarEvents(window, zone);
+        CalendarEvents found = new CalendarEvents(window, zone, counts);
         for (ICalendar calendar : calendars) {
             found.add(calendar);
             if (found.events().size() > MOST_STRETCHES) {

@@ -6,6 +6,7 @@ import static jollyroster.platform.tables.Tables.BUSY_CALENDAR;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.ZoneId;
 import java.util.List;
 import jollyroster.core.dates.Interval;
 import jollyroster.platform.Actor;
@@ -37,7 +38,14 @@ public class BusyCommands {
      * @return its number
      */
     @Transactional
-    public long add(long host, String name, String address, List<Interval> blocks, String notPlaced, Actor actor) {
+    public long add(
+            long host,
+            String name,
+            String address,
+            CalendarSettings settings,
+            List<Interval> blocks,
+            String notPlaced,
+            Actor actor) {
         actor.requireOrganiser();
         long id = writes.sql()
                 .insertInto(BUSY_CALENDAR)
@@ -45,10 +53,33 @@ public class BusyCommands {
                 .set(BUSY_CALENDAR.NAME, name)
                 .set(BUSY_CALENDAR.ADDRESS, address)
                 .set(BUSY_CALENDAR.PROBLEM, "")
+                .set(BUSY_CALENDAR.IS_TENTATIVE_COUNTED, settings.counts().tentative())
+                .set(BUSY_CALENDAR.IS_FREE_COUNTED, settings.counts().free())
+                .set(BUSY_CALENDAR.ZONE, settings.zone().map(ZoneId::getId).orElse(""))
                 .returningResult(BUSY_CALENDAR.ID)
                 .fetchOne(BUSY_CALENDAR.ID);
         replace(id, blocks, notPlaced, next(address));
         return id;
+    }
+
+    /** Changes how a calendar at an address is read, and has it read again at once. A file was read as it was taken in. */
+    @Transactional
+    public boolean settle(long calendar, CalendarSettings settings, Actor actor) {
+        actor.requireOrganiser();
+        return writes.sql()
+                        .update(BUSY_CALENDAR)
+                        .set(
+                                BUSY_CALENDAR.IS_TENTATIVE_COUNTED,
+                                settings.counts().tentative())
+                        .set(BUSY_CALENDAR.IS_FREE_COUNTED, settings.counts().free())
+                        .set(
+                                BUSY_CALENDAR.ZONE,
+                                settings.zone().map(ZoneId::getId).orElse(""))
+                        .set(BUSY_CALENDAR.NEXT_AT, clock.instant())
+                        .where(BUSY_CALENDAR.ID.eq(calendar))
+                        .and(BUSY_CALENDAR.ADDRESS.ne(""))
+                        .execute()
+                > 0;
     }
 
     private @Nullable Instant next(String address) {

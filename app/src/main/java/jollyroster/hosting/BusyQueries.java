@@ -5,9 +5,11 @@ import static jollyroster.platform.tables.Tables.BUSY_CALENDAR;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
 import jollyroster.core.dates.Interval;
+import jollyroster.exchange.CalendarReader.Counts;
 import jollyroster.platform.Reads;
 import org.jooq.Condition;
 import org.jooq.Record;
@@ -25,7 +27,14 @@ public class BusyQueries {
     }
 
     /** A calendar of a host. @param address empty for a file that was read once @param problem of the last reading */
-    public record Calendar(long id, long host, String name, String address, Optional<Instant> read, String problem) {}
+    public record Calendar(
+            long id,
+            long host,
+            String name,
+            String address,
+            Optional<Instant> read,
+            String problem,
+            CalendarSettings settings) {}
 
     /** A time at which a host is taken up. */
     public record Block(long host, Interval span) {}
@@ -55,7 +64,12 @@ public class BusyQueries {
                 r.get(BUSY_CALENDAR.NAME),
                 r.get(BUSY_CALENDAR.ADDRESS),
                 Optional.ofNullable(r.get(BUSY_CALENDAR.READ_AT)),
-                r.get(BUSY_CALENDAR.PROBLEM));
+                r.get(BUSY_CALENDAR.PROBLEM),
+                new CalendarSettings(
+                        Optional.of(r.get(BUSY_CALENDAR.ZONE))
+                                .filter(zone -> !zone.isEmpty())
+                                .map(ZoneId::of),
+                        new Counts(r.get(BUSY_CALENDAR.IS_TENTATIVE_COUNTED), r.get(BUSY_CALENDAR.IS_FREE_COUNTED))));
     }
 
     /** Calendars that are read again and again and could not be for an hour. */

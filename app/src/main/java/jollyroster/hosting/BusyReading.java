@@ -56,16 +56,17 @@ public class BusyReading {
     }
 
     /** Takes a file in. @return how many busy times it holds */
-    public int takeFile(long host, String name, String text, Actor actor) throws NotRead {
-        Blocks read = blocks(text);
-        commands.add(host, name, "", read.spans(), read.notPlaced(), actor);
+    public int takeFile(long host, String name, String text, CalendarSettings settings, Actor actor) throws NotRead {
+        Blocks read = blocks(text, settings);
+        commands.add(host, name, "", settings, read.spans(), read.notPlaced(), actor);
         return read.spans().size();
     }
 
     /** Takes a calendar at an address in. @return how many busy times it holds */
-    public int takeAddress(long host, String name, String address, Actor actor) throws NotRead {
-        Blocks read = blocks(fetch(address));
-        commands.add(host, name, address, read.spans(), read.notPlaced(), actor);
+    public int takeAddress(long host, String name, String address, CalendarSettings settings, Actor actor)
+            throws NotRead {
+        Blocks read = blocks(fetch(address), settings);
+        commands.add(host, name, address, settings, read.spans(), read.notPlaced(), actor);
         return read.spans().size();
     }
 
@@ -80,12 +81,13 @@ public class BusyReading {
     /** What was read. @param notPlaced what had to be left out, in words; empty for nothing */
     private record Blocks(List<Interval> spans, String notPlaced) {}
 
-    private Blocks blocks(String text) throws NotRead {
+    private Blocks blocks(String text, CalendarSettings settings) throws NotRead {
         Instant now = clock.instant();
         CalendarReader.Reading reading = CalendarReader.read(
                 text,
                 new Interval(now.minus(BACK), now.plus(AHEAD)),
-                organisation.organisation().zone());
+                settings.zone().orElseGet(() -> organisation.organisation().zone()),
+                settings.counts());
         if (reading instanceof CalendarReader.Reading.Refused refused) {
             throw new NotRead(refused.because().words());
         }
@@ -109,7 +111,7 @@ public class BusyReading {
     void readDue() {
         for (BusyQueries.Calendar calendar : queries.due(clock.instant(), BATCH)) {
             try {
-                Blocks read = blocks(fetch(calendar.address()));
+                Blocks read = blocks(fetch(calendar.address()), calendar.settings());
                 commands.readAgain(calendar.id(), read.spans(), read.notPlaced(), ACTOR);
             } catch (NotRead e) {
                 LOG.warn("The calendar {} could not be read: {}", calendar.id(), e.getMessage());

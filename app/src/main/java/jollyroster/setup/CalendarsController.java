@@ -2,6 +2,7 @@ package jollyroster.setup;
 
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
 import jollyroster.core.intake.Text;
@@ -9,13 +10,16 @@ import jollyroster.exchange.CalendarReader;
 import jollyroster.hosting.BusyCommands;
 import jollyroster.hosting.BusyQueries;
 import jollyroster.hosting.BusyReading;
+import jollyroster.hosting.CalendarSettings;
 import jollyroster.platform.Actor;
 import jollyroster.platform.DeskPage;
 import jollyroster.platform.OrganisationQueries;
 import jollyroster.platform.Times;
 import jollyroster.team.TeamQueries;
+import org.jspecify.annotations.Nullable;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -45,7 +49,16 @@ class CalendarsController {
         this.organisation = organisation;
     }
 
-    record Line(long id, String host, String name, String how, String read, String problem) {}
+    record Line(
+            long id,
+            String host,
+            String name,
+            boolean again,
+            String read,
+            String problem,
+            String zone,
+            boolean tentative,
+            boolean free) {}
 
     @GetMapping("/desk/setup/calendars")
     String calendars(Model model) {
@@ -54,6 +67,8 @@ class CalendarsController {
                 "calendars",
                 queries.calendars().stream().map(c -> line(c, mates)).toList());
         model.addAttribute("hosts", team.hosts());
+        model.addAttribute("zones", Times.ZONES_OFFERED);
+        model.addAttribute("home", Times.city(organisation.organisation().zone()));
         model.addAttribute("every", BusyCommands.EVERY.toMinutes());
         return "setup/calendars";
     }
@@ -71,9 +86,35 @@ class CalendarsController {
                 c.id(),
                 host,
                 c.name(),
-                c.address().isEmpty() ? "a file, read once" : "read every 15 minutes",
+                !c.address().isEmpty(),
                 read,
-                c.problem());
+                c.problem(),
+                c.settings().zone().map(ZoneId::getId).orElse(""),
+                c.settings().counts().tentative(),
+                c.settings().counts().free());
+    }
+
+    /** How a calendar is to be read, as a form sends it. */
+    record Settings(
+            @Nullable String zone,
+            @Nullable Boolean tentative,
+            @Nullable Boolean free) {
+
+        CalendarSettings kept() {
+            return new CalendarSettings(
+                    Optional.ofNullable(zone).flatMap(Times::zone),
+                    new CalendarReader.Counts(Boolean.TRUE.equals(tentative), Boolean.TRUE.equals(free)));
+        }
+    }
+
+    /** Changes how a calendar at an address is read. */
+    @PostMapping("/desk/setup/calendars/{id}/settings")
+    String settle(@PathVariable long id, @ModelAttribute Settings settings, RedirectAttributes flash, Actor actor) {
+        boolean done = commands.settle(id, settings.kept(), actor);
+        flash.addFlashAttribute(
+                done ? "said" : "warned",
+                done ? "Saved. The calendar is read again within a minute." : "Not saved: a file is read once only.");
+        return "redirect:/desk/setup/calendars";
     }
 
     /** Takes a calendar in, from a file or from an address; an address is read again every fifteen minutes. */
@@ -83,6 +124,7 @@ class CalendarsController {
             @RequestParam(defaultValue = "") String name,
             @RequestParam(defaultValue = "") String address,
             @RequestParam(required = false) MultipartFile file,
+            @ModelAttribute Settings settings,
             RedirectAttributes flash,
             Actor actor)
             throws IOException {
@@ -95,8 +137,9 @@ class CalendarsController {
         }
         try {
             int times = where.isEmpty()
-                    ? reading.takeFile(host, named(clean, file.getOriginalFilename()), text(file), actor)
-                    : reading.takeAddress(host, named(clean, "Calendar"), where, actor);
+                    ? reading.takeFile(
+                            host, named(clean, file.getOriginalFilename()), text(file), settings.kept(), actor)
+                    : reading.takeAddress(host, named(clean, "Calendar"), where, settings.kept(), actor);
             flash.addFlashAttribute("said", "Added: " + times + (times == 1 ? " busy time." : " busy times."));
         } catch (BusyReading.NotRead e) {
             flash.addFlashAttribute("warned", "Nothing was added. " + e.getMessage());
@@ -104,7 +147,7 @@ class CalendarsController {
         return "redirect:/desk/setup/calendars";
     }
 
-    private static String named(String name, @org.jspecify.annotations.Nullable String otherwise) {
+    private static String named(String name, @Nullable String otherwise) {
         String other = Text.oneLine(Optional.ofNullable(otherwise).orElse("Calendar"));
         return name.isEmpty() ? other.substring(0, Math.min(other.length(), 80)) : name;
     }

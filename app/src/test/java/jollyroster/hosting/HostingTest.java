@@ -149,7 +149,8 @@ class HostingTest {
     @Test
     void a_calendar_file_keeps_times_only_and_collides() throws Exception {
         long host = host();
-        int times = reading.takeFile(host, "own", calendar("Private thing"), Saltmarrow.ORGANISER);
+        int times =
+                reading.takeFile(host, "own", calendar("Private thing"), CalendarSettings.USUAL, Saltmarrow.ORGANISER);
         assertThat(times).isEqualTo(4);
         Published at = saltmarrow.publish(seats(3).at("2027-03-17T10:30"));
         schedule.lead(at.session(), List.of(host), Saltmarrow.ORGANISER);
@@ -168,6 +169,7 @@ class HostingTest {
                     host,
                     "feed",
                     "http://localhost:" + server.getAddress().getPort() + "/own.ics",
+                    CalendarSettings.USUAL,
                     Saltmarrow.ORGANISER);
             answer.set("no calendar at all");
             clock.windOn(Duration.ofMinutes(14));
@@ -200,7 +202,7 @@ class HostingTest {
                 .toList();
     }
 
-    private static HttpServer serve(AtomicReference<String> answer) throws IOException {
+    static HttpServer serve(AtomicReference<String> answer) throws IOException {
         HttpServer server = HttpServer.create(new InetSocketAddress(InetAddress.getLoopbackAddress(), 0), 0);
         server.createContext("/", exchange -> {
             byte[] body = answer.get().getBytes(StandardCharsets.UTF_8);
@@ -293,10 +295,10 @@ class HostingTest {
     @Test
     void nonsense_as_a_calendar_adds_nothing() {
         long host = host();
-        assertThatThrownBy(() -> reading.takeFile(host, "x", "hello", Saltmarrow.ORGANISER))
+        assertThatThrownBy(() -> reading.takeFile(host, "x", "hello", CalendarSettings.USUAL, Saltmarrow.ORGANISER))
                 .isInstanceOf(BusyReading.NotRead.class);
         String deep = "BEGIN:VCALENDAR\r\n" + "BEGIN:VEVENT\r\n".repeat(50);
-        assertThatThrownBy(() -> reading.takeFile(host, "x", deep, Saltmarrow.ORGANISER))
+        assertThatThrownBy(() -> reading.takeFile(host, "x", deep, CalendarSettings.USUAL, Saltmarrow.ORGANISER))
                 .hasMessageContaining("nested too deeply");
         assertThat(blocksOf(host)).isEmpty();
     }

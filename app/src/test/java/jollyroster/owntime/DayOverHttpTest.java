@@ -11,6 +11,7 @@ import jollyroster.Saltmarrow;
 import jollyroster.core.dates.Interval;
 import jollyroster.core.seats.SignUpStyle;
 import jollyroster.hosting.BusyCommands;
+import jollyroster.hosting.CalendarSettings;
 import jollyroster.programme.Format;
 import jollyroster.programme.Offering;
 import jollyroster.programme.OwnTime;
@@ -56,6 +57,7 @@ class DayOverHttpTest extends AtTheClinic {
                 host,
                 "Away days",
                 "",
+                CalendarSettings.USUAL,
                 List.of(new Interval(at(WEDNESDAY, "12:00"), at(WEDNESDAY, "13:00"))),
                 "",
                 Saltmarrow.ORGANISER);

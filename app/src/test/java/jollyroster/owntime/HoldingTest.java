@@ -16,6 +16,7 @@ import jollyroster.TestClock;
 import jollyroster.core.dates.Interval;
 import jollyroster.core.openhours.HostChoice;
 import jollyroster.hosting.BusyCommands;
+import jollyroster.hosting.CalendarSettings;
 import jollyroster.owntime.PickCommands.Pick;
 import jollyroster.programme.HostQueries;
 import jollyroster.programme.Offering;
@@ -184,6 +185,7 @@ class HoldingTest extends AtTheClinic {
                 host,
                 "Away",
                 "",
+                CalendarSettings.USUAL,
                 List.of(new Interval(at(WEDNESDAY, "10:25"), at(WEDNESDAY, "10:35"))),
                 "",
                 Saltmarrow.ORGANISER);

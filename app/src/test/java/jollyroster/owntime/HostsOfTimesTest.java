@@ -15,6 +15,7 @@ import jollyroster.Saltmarrow;
 import jollyroster.core.dates.Interval;
 import jollyroster.core.openhours.HostChoice;
 import jollyroster.hosting.BusyCommands;
+import jollyroster.hosting.CalendarSettings;
 import jollyroster.programme.HostQueries;
 import jollyroster.programme.Offering;
 import jollyroster.programme.OwnTime;
@@ -53,6 +54,7 @@ class HostsOfTimesTest extends AtTheClinic {
                 other,
                 "Away",
                 "",
+                CalendarSettings.USUAL,
                 List.of(new Interval(at(WEDNESDAY, "11:00"), at(WEDNESDAY, "12:00"))),
                 "",
                 Saltmarrow.ORGANISER);
@@ -68,6 +70,7 @@ class HostsOfTimesTest extends AtTheClinic {
                 host,
                 "Choir",
                 "",
+                CalendarSettings.USUAL,
                 List.of(new Interval(at(WEDNESDAY, "10:00"), at(WEDNESDAY, "11:00"))),
                 "",
                 Saltmarrow.ORGANISER);
@@ -85,8 +88,14 @@ class HostsOfTimesTest extends AtTheClinic {
     @Test
     void a_calendar_that_cannot_be_read_stops_times_only_where_the_offering_says_so() {
         long host = host();
-        long calendar =
-                busy.add(host, "Choir", "https://calendar.example/choir.ics", List.of(), "", Saltmarrow.ORGANISER);
+        long calendar = busy.add(
+                host,
+                "Choir",
+                "https://calendar.example/choir.ics",
+                CalendarSettings.USUAL,
+                List.of(),
+                "",
+                Saltmarrow.ORGANISER);
         Offering goesOn = clinic(OwnTime.in(hours("Wed 10-11")), 1, 1, host);
         Offering stops = clinic(OwnTime.in(hours("Wed 10-11")).stoppingUnread(), 1, 1, host);
         assertThat(open(stops, WEDNESDAY)).hasSize(3);
