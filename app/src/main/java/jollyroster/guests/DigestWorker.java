@@ -5,17 +5,24 @@ import java.time.Instant;
 import java.time.LocalTime;
 import java.time.ZoneId;
 import java.time.ZonedDateTime;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
 import jollyroster.core.seats.SignUpStyle;
 import jollyroster.platform.Actor;
 import jollyroster.platform.OrganisationQueries;
 import jollyroster.platform.Times;
+import jollyroster.programme.HostQueries;
 import jollyroster.programme.Offering;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Session;
 import jollyroster.programme.Tell;
+import jollyroster.team.TeamQueries;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
@@ -32,6 +39,8 @@ public class DigestWorker {
     private final TellCommands commands;
     private final GuestQueries guests;
     private final ProgrammeQueries programme;
+    private final HostQueries hosts;
+    private final TeamQueries team;
     private final OrganisationQueries organisation;
     private final Clock clock;
     private final boolean auto;
@@ -40,12 +49,16 @@ public class DigestWorker {
             TellCommands commands,
             GuestQueries guests,
             ProgrammeQueries programme,
+            HostQueries hosts,
+            TeamQueries team,
             OrganisationQueries organisation,
             Clock clock,
             @Value("${jolly.jobs.auto:true}") boolean auto) {
         this.commands = commands;
         this.guests = guests;
         this.programme = programme;
+        this.hosts = hosts;
+        this.team = team;
         this.organisation = organisation;
         this.clock = clock;
         this.auto = auto;
@@ -98,18 +111,40 @@ public class DigestWorker {
         return news;
     }
 
-    /** Which times were picked since the organiser was told last. */
+    /** Which times were picked since the organiser was told last; each host hears of their own. */
     private boolean tellPicked(Offering offering, Instant told, Instant due) {
-        List<String> picked = programme.sessionsOf(offering.id()).stream()
+        List<Session> picked = programme.sessionsOf(offering.id()).stream()
                 .filter(s -> s.createdAt().isAfter(told) && !s.createdAt().isAfter(due))
-                .map(s -> Times.dayAndTime(s.start(), s.zone()))
                 .toList();
         boolean news = offering.signUp().tell() == Tell.DAILY && !picked.isEmpty();
         if (news) {
-            String summary = "Picked since the last such e-mail: " + String.join(", ", picked) + ".";
-            commands.ofMany(offering, summary, due, ACTOR);
+            commands.ofMany(offering, picked(picked), byHost(picked), due, ACTOR);
         }
         return news;
+    }
+
+    private static String picked(List<Session> times) {
+        return times.stream()
+                .map(s -> Times.dayAndTime(s.start(), s.zone()))
+                .collect(Collectors.joining(", ", "Picked since the last such e-mail: ", "."));
+    }
+
+    private Map<String, String> byHost(List<Session> picked) {
+        Map<Long, List<Session>> led = new TreeMap<>();
+        hosts.of(picked)
+                .forEach((session, leaders) -> leaders.forEach(host -> picked.stream()
+                        .filter(s -> s.id() == session)
+                        .forEach(s -> led.computeIfAbsent(host.id(), id -> new ArrayList<>())
+                                .add(s))));
+        Map<String, String> told = new LinkedHashMap<>();
+        led.forEach((host, times) -> team.member(host)
+                .filter(TeamQueries.Mate::active)
+                .ifPresent(mate -> told.put(mate.email(), picked(inOrder(times)))));
+        return told;
+    }
+
+    private static List<Session> inOrder(List<Session> times) {
+        return times.stream().sorted(Comparator.comparing(Session::start)).toList();
     }
 
     private Optional<Instant> morning(Instant now) {

@@ -7,6 +7,7 @@ import static jollyroster.platform.tables.Tables.SESSION;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import jollyroster.outbox.LetterKind;
 import jollyroster.outbox.OutboxCommands;
 import jollyroster.platform.Actor;
@@ -71,18 +72,22 @@ public class TellCommands {
      */
     @Transactional
     public void ofMany(Offering offering, String summary, Instant upTo, Actor actor) {
+        ofMany(offering, summary, Map.of(), upTo, actor);
+    }
+
+    /** The same, and to hosts what concerns them. @param others what each is told, by e-mail address */
+    @Transactional
+    public void ofMany(Offering offering, String summary, Map<String, String> others, Instant upTo, Actor actor) {
         actor.requireTeam();
-        Facts given = Facts.of("title", offering.title())
-                .and("offering", offering.id())
-                .and("summary", summary)
-                .and("answers_link", answers(offering));
-        outbox.letter(
-                LetterKind.ANSWERS,
-                "told-" + offering.id() + "-" + upTo.getEpochSecond(),
-                contact(offering),
-                given,
-                "",
-                clock.instant());
+        String occasion = "told-" + offering.id() + "-" + upTo.getEpochSecond();
+        String contact = contact(offering);
+        write(offering, occasion, contact, summary, answers(offering));
+        others.forEach((host, theirs) -> {
+            if (!host.equals(contact)) {
+                String key = occasion + "-" + Integer.toUnsignedString(host.hashCode());
+                write(offering, key, host, theirs, address.of("/desk/programme"));
+            }
+        });
         writes.sql()
                 .insertInto(DIGEST)
                 .set(DIGEST.OFFERING_ID, offering.id())
@@ -90,6 +95,14 @@ public class TellCommands {
                 .onDuplicateKeyUpdate()
                 .set(DIGEST.TOLD_AT, upTo)
                 .execute();
+    }
+
+    private void write(Offering offering, String key, String to, String summary, String link) {
+        Facts given = Facts.of("title", offering.title())
+                .and("offering", offering.id())
+                .and("summary", summary)
+                .and("answers_link", link);
+        outbox.letter(LetterKind.ANSWERS, key, to, given, "", clock.instant());
     }
 
     /** The offerings whose organisers are told of many answers at once, with the time they were told last. */

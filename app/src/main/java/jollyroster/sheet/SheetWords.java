@@ -135,7 +135,7 @@ final class SheetWords {
     private static String told(Offering o) {
         return switch (o.signUp().tell()) {
             case EACH -> "Organiser and host are told of each time that is picked or given back. ";
-            case DAILY -> "The organiser is told once a day of times that were picked. ";
+            case DAILY -> "Organiser and host are told once a day of times that were picked. ";
             case NEVER, DEADLINE -> "";
         };
     }

@@ -28,7 +28,7 @@ import jollyroster.team.TeamQueries;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 
-/** Organiser and host hear of each time, or the organiser once a day, or nobody, as the offering says. */
+/** Organiser and host hear of each time, or once a day, or never, as the offering says. */
 @AppTest
 class TimeNewsTest extends AtTheClinic {
 
@@ -112,8 +112,9 @@ class TimeNewsTest extends AtTheClinic {
     }
 
     @Test
-    void once_a_day_the_organiser_reads_what_was_picked_and_never_nothing() {
-        Offering daily = telling(Tell.DAILY, host());
+    void once_a_day_organiser_and_host_read_what_was_picked_and_never_nothing() {
+        long host = host();
+        Offering daily = telling(Tell.DAILY, host);
         Offering never = telling(Tell.NEVER, host());
         digest.tellDue();
         clock.set(TestClock.START.plus(Duration.ofHours(1)));
@@ -123,6 +124,7 @@ class TimeNewsTest extends AtTheClinic {
         digest.tellDue();
         digest.tellDue();
         assertThat(written("office@saltmarrow.example", daily)).hasSize(1);
+        assertThat(written(team.member(host).orElseThrow().email(), daily)).hasSize(1);
         assertThat(written("office@saltmarrow.example", never)).isEmpty();
     }
 }
