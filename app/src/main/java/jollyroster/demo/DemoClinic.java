@@ -28,7 +28,6 @@ import jollyroster.programme.Section;
 import jollyroster.programme.Session;
 import jollyroster.programme.Tint;
 import jollyroster.seating.Application;
-import jollyroster.seating.RegistrationCommands;
 import jollyroster.seating.RegistrationQueries;
 import jollyroster.sheet.QuestionForm;
 import org.springframework.context.annotation.Profile;
@@ -52,7 +51,6 @@ class DemoClinic {
     private final ProgrammeQueries programme;
     private final TimesQueries times;
     private final PickCommands picks;
-    private final RegistrationCommands registering;
     private final RegistrationQueries roster;
     private final AttendanceCommands attendance;
 
@@ -61,19 +59,17 @@ class DemoClinic {
             ProgrammeQueries programme,
             TimesQueries times,
             PickCommands picks,
-            RegistrationCommands registering,
             RegistrationQueries roster,
             AttendanceCommands attendance) {
         this.offerings = offerings;
         this.programme = programme;
         this.times = times;
         this.picks = picks;
-        this.registering = registering;
         this.roster = roster;
         this.attendance = attendance;
     }
 
-    private static Section.Hours hours(String text, HostChoice choice, OptionalInt daily) {
+    static Section.Hours hours(String text, HostChoice choice, OptionalInt daily) {
         OwnTime own = OwnTime.in(
                 OpenHoursText.read(text, LocalDate.of(2027, 3, 10), 8).hours());
         return new Section.Hours(
@@ -128,45 +124,6 @@ class DemoClinic {
                 Section.Access.OPEN.by(SignUpStyle.OWN_TIME).between(45, 24).changedUntil(24),
                 hours("Sat 9-12; Sun 13-16; Wed 16-18 from 31 Mar", HostChoice.WHOEVER_IS_FREE, OptionalInt.empty()),
                 new Section.Look(Tint.HEATHER));
-    }
-
-    /** A morning cut into slices, the first of which some took. */
-    List<DemoLife.Happening> jackets() {
-        Section.Words words = Section.Words.of(
-                        "Life-jacket check",
-                        "Ten minutes with your life-jacket: cylinder, firing head, crotch strap, light.",
-                        "Bring it **dry and repacked as you wear it**. We fire one to show how.",
-                        "Your life-jacket.")
-                .meant("Whoever goes afloat", "on the water", "families");
-        long offering = offerings.keep(
-                words,
-                offerings.at(Format.IN_PERSON, "Boathouse", DemoOrganisation.SABLE),
-                new Section.Length(10),
-                Section.Seats.of(1, 1).withoutWaitlist(),
-                new Section.Look(Tint.KELP));
-        List<Long> slices = offerings.slices(offering, "2027-03-20T10:00", 10, 12);
-        Crew crew = new Crew(SEED);
-        return IntStream.of(0, 1, 2, 4, 7)
-                .mapToObj(i -> {
-                    Crew.Member member = crew.next().nearby();
-                    Instant at = DemoClock.START.minus(Duration.ofHours(5 + 11L * i));
-                    return new DemoLife.Happening(at, () -> take(slices.get(i), member));
-                })
-                .toList();
-    }
-
-    private void take(long slice, Crew.Member member) {
-        Application asked = new Application(
-                slice,
-                member.name(),
-                member.email(),
-                member.phone(),
-                1,
-                ZoneId.of(member.zone()),
-                List.of(),
-                List.of(),
-                "");
-        registering.register(asked, Optional.empty(), Actor.visitor(member.name()));
     }
 
     List<DemoLife.Happening> happenings(long clinic, long mooring) {

@@ -36,6 +36,7 @@ class DemoData implements ApplicationRunner {
     private final DemoTill till;
     private final DemoGuests guests;
     private final DemoClinic clinic;
+    private final DemoQuay quay;
     private final HoldWorker holds;
     private final OutboxQueries outbox;
     private final OutboxWorker worker;
@@ -56,6 +57,7 @@ class DemoData implements ApplicationRunner {
             DemoTill till,
             DemoGuests guests,
             DemoClinic clinic,
+            DemoQuay quay,
             HoldWorker holds,
             OutboxQueries outbox,
             OutboxWorker worker,
@@ -72,6 +74,7 @@ class DemoData implements ApplicationRunner {
         this.till = till;
         this.guests = guests;
         this.clinic = clinic;
+        this.quay = quay;
         this.holds = holds;
         this.outbox = outbox;
         this.worker = worker;
@@ -112,7 +115,7 @@ class DemoData implements ApplicationRunner {
         long moorings = clinic.mooring();
         long plans = clinic.clinic();
         happenings.addAll(clinic.happenings(plans, moorings));
-        happenings.addAll(clinic.jackets());
+        happenings.addAll(quay.happenings());
         programme.busyElsewhere();
         links.makeWanted();
         happenings.stream().sorted(Comparator.comparing(DemoLife.Happening::at)).forEach(this::live);

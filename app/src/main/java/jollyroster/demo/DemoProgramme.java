@@ -6,7 +6,6 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import jollyroster.core.dates.SessionTime;
 import jollyroster.core.prices.RefundRule;
@@ -88,7 +87,7 @@ class DemoProgramme {
         return Section.Asking.of(Stream.of(questions).map(QuestionForm::wish).toList());
     }
 
-    private List<Long> dates(long offering, int minutes, String... starts) {
+    List<Long> dates(long offering, int minutes, String... starts) {
         List<NewDate> dates = new ArrayList<>();
         for (String start : starts) {
             dates.add(NewDate.at(
@@ -97,17 +96,6 @@ class DemoProgramme {
         List<Long> ids = sessions.addDates(offering, dates, DemoActor.PROGRAM);
         offerings.turn(offering, OfferingStatus.PUBLISHED, DemoActor.PROGRAM);
         return ids;
-    }
-
-    /** A stretch cut into slices of equal length. */
-    List<Long> slices(long offering, String from, int minutes, int howMany) {
-        LocalDateTime start = LocalDateTime.parse(from);
-        return dates(
-                offering,
-                minutes,
-                IntStream.range(0, howMany)
-                        .mapToObj(i -> start.plusMinutes((long) i * minutes).toString())
-                        .toArray(String[]::new));
     }
 
     /** Something of which people pick a time. */

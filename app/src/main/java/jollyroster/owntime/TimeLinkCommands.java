@@ -16,7 +16,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** Makes links that give one person one time, and takes them back. */
 @Component
-class TimeLinkCommands {
+public class TimeLinkCommands {
 
     private final Writes writes;
     private final Clock clock;
@@ -27,7 +27,7 @@ class TimeLinkCommands {
     }
 
     /** What a link is to be good for; see {@link TimeLink}. */
-    record Wish(long offering, String label, Optional<Long> host, DayRange days) {}
+    public record Wish(long offering, String label, Optional<Long> host, DayRange days) {}
 
     @Transactional
     public Link make(Wish wish, Actor actor) {
