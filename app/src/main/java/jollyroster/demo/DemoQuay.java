@@ -31,10 +31,12 @@ import jollyroster.programme.Tint;
 import jollyroster.programme.Visibility;
 import jollyroster.seating.Application;
 import jollyroster.seating.RegistrationCommands;
+import org.springframework.context.annotation.Profile;
 import org.springframework.stereotype.Component;
 
 /** What goes on at the quay in short turns: life-jackets in slices of a morning, and visits to a berth by a link for one time. */
 @Component
+@Profile("demo")
 class DemoQuay {
 
     private static final long SEED = 20270312;
