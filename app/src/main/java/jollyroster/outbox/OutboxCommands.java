@@ -49,7 +49,7 @@ public class OutboxCommands {
         this.organisation = organisation;
         this.insert = writes.keepInsert(
                 MESSAGE,
-                insert -> insert.onConflict(MESSAGE.MESSAGE_KEY)
+                insert -> insert.onConflict(MESSAGE.REGISTRATION_ID, MESSAGE.MESSAGE_KEY)
                         .doUpdate()
                         .set(MESSAGE.STATE, DSL.excluded(MESSAGE.STATE))
                         .set(MESSAGE.REASON, DSL.excluded(MESSAGE.REASON))

@@ -100,10 +100,13 @@ final class Answers {
         if (least.isEmpty() && most.isEmpty()) {
             return "";
         }
+        boolean date = question.kind() == Question.Kind.DATE;
         if (most.isEmpty()) {
-            return "at least " + least + unit;
+            return (date ? "not before " : "at least ") + least + unit;
         }
-        return least.isEmpty() ? "at most " + most + unit : "from " + least + " to " + most + unit;
+        return least.isEmpty()
+                ? (date ? "not after " : "at most ") + most + unit
+                : "from " + least + " to " + most + unit;
     }
 
     private static String said(Question question, String limit) {

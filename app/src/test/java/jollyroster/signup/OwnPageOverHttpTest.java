@@ -295,7 +295,7 @@ class OwnPageOverHttpTest extends AsVisitor {
                         .document()
                         .select(".summary-of-problems li")
                         .eachText())
-                .containsExactly("Please answer: Its name?", "Certificate runs out: at least 2027-01-01");
+                .containsExactly("Please answer: Its name?", "Certificate runs out: not before Fri 1 Jan 2027");
         answers.put("q.its_name", "Curlew");
         answers.remove("q.certificate_runs_out");
         assertThat(visitor.register(at, answers).state()).isEqualTo("registered");

@@ -74,7 +74,7 @@ final class RawCommits {
         if (table.equals("person")) {
             all.add("CREATE UNIQUE INDEX stick_person_email ON stick_person (email)");
         } else if (table.equals("message")) {
-            all.add("CREATE UNIQUE INDEX stick_message_key ON stick_message (message_key)");
+            all.add("CREATE UNIQUE INDEX stick_message_key ON stick_message (registration_id, message_key)");
         }
         return all;
     }
