@@ -98,6 +98,11 @@ public record HostLanes(
         }
     }
 
+    /** The lanes as an SVG element. */
+    public String markup() {
+        return new LanesDrawing(this).markup();
+    }
+
     public static HostLanes of(Frame frame, List<Host> hosts) {
         Scale scale = Scale.fitting(frame, hosts);
         List<Lane> lanes = new ArrayList<>();

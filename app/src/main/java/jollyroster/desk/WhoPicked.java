@@ -7,6 +7,8 @@ import java.util.stream.Collectors;
 import jollyroster.answers.GivenQueries;
 import jollyroster.core.seats.RegistrationState;
 import jollyroster.core.seats.SignUpStyle;
+import jollyroster.platform.Remembered;
+import jollyroster.platform.TableChanges;
 import jollyroster.platform.Times;
 import jollyroster.programme.Session;
 import jollyroster.seating.Registration;
@@ -18,17 +20,30 @@ import org.springframework.stereotype.Component;
 class WhoPicked {
 
     private static final int NAMED = 3;
+    private static final int MOST_KEPT = 20;
     private static final int LONGEST_SAYING = 80;
     private final RegistrationQueries roster;
     private final GivenQueries answers;
 
-    WhoPicked(RegistrationQueries roster, GivenQueries answers) {
+    private final Remembered<Asked, Map<Long, String>> said;
+
+    private record Asked(List<Session> sessions, boolean answered) {}
+
+    WhoPicked(RegistrationQueries roster, GivenQueries answers, TableChanges changes) {
         this.roster = roster;
         this.answers = answers;
+        this.said = new Remembered<>(changes, MOST_KEPT, "registration", "person", "answer", "session");
     }
 
     /** For each of these sessions whose time somebody picked. @param answered whether answers may be seen */
     Map<Long, String> of(List<Session> sessions, boolean answered) {
+        List<Session> picked = sessions.stream()
+                .filter(s -> s.offering().style() == SignUpStyle.OWN_TIME)
+                .toList();
+        return picked.isEmpty() ? Map.of() : said.get(new Asked(picked, answered), asked -> read(picked, answered));
+    }
+
+    private Map<Long, String> read(List<Session> sessions, boolean answered) {
         Map<Long, List<Registration>> coming = coming(sessions);
         List<Registration> alone = coming.values().stream()
                 .filter(all -> all.size() == 1)
@@ -46,10 +61,8 @@ class WhoPicked {
     }
 
     private Map<Long, List<Registration>> coming(List<Session> sessions) {
-        Map<Long, List<Registration>> all = roster.rosters(sessions.stream()
-                .filter(s -> s.offering().style() == SignUpStyle.OWN_TIME)
-                .map(Session::id)
-                .toList());
+        Map<Long, List<Registration>> all =
+                roster.rosters(sessions.stream().map(Session::id).toList());
         return all.values().stream()
                 .flatMap(List::stream)
                 .filter(r -> r.state() == RegistrationState.REGISTERED)
