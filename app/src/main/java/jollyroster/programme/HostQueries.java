@@ -31,10 +31,12 @@ public class HostQueries {
     private final TeamQueries team;
     private final Remembered<Long, List<Host>> usual;
     private final Remembered<Set<Long>, Map<Long, List<Host>>> usualOf;
+    private final Remembered<Set<Long>, Map<Long, List<Host>>> ownOf;
 
     HostQueries(Reads reads, TeamQueries team, TableChanges changes) {
         this.usual = new Remembered<>(changes, 200, "offering", "offering_host", "account");
         this.usualOf = new Remembered<>(changes, 100, "offering", "offering_host", "account");
+        this.ownOf = new Remembered<>(changes, 100, "session", "session_host", "account");
         this.reads = reads;
         this.team = team;
     }
@@ -45,8 +47,9 @@ public class HostQueries {
     /** The hosts of each of these sessions, in order: the session's own, or its offering's. In two queries. */
     public Map<Long, List<Host>> of(Collection<Session> sessions) {
         Map<Long, Host> known = known();
-        Map<Long, List<Host>> own =
-                own(ids(sessions.stream().filter(s -> s.own().hosts())), known);
+        Map<Long, List<Host>> own = ownOf.get(
+                sessions.stream().filter(s -> s.own().hosts()).map(Session::id).collect(Collectors.toSet()),
+                some -> own(some, known));
         Map<Long, List<Host>> usual = usualOf.get(
                 sessions.stream().map(s -> s.offering().id()).collect(Collectors.toSet()),
                 offerings -> ofOfferings(offerings, known));
@@ -59,7 +62,7 @@ public class HostQueries {
                         (first, second) -> first));
     }
 
-    private Map<Long, List<Host>> own(List<Long> sessions, Map<Long, Host> known) {
+    private Map<Long, List<Host>> own(Collection<Long> sessions, Map<Long, Host> known) {
         return sessions.isEmpty()
                 ? Map.of()
                 : grouped(
@@ -70,10 +73,6 @@ public class HostQueries {
                                 .where(SESSION_HOST.SESSION_ID.in(sessions))
                                 .orderBy(SESSION_HOST.SESSION_ID, SESSION_HOST.PLACE)
                                 .fetch());
-    }
-
-    private static List<Long> ids(Stream<Session> sessions) {
-        return sessions.map(Session::id).toList();
     }
 
     private Map<Long, Host> known() {
