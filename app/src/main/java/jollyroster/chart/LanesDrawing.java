@@ -84,7 +84,7 @@ final class LanesDrawing {
     private void open(HostLanes.OpenBox open) {
         svg.begin("a")
                 .with("class", "open-hours")
-                .with("href", "/desk/offerings/" + open.offering() + "?open=hours#hours")
+                .with("href", "/desk/offerings/" + open.offering() + "#hours")
                 .with("data-offering", open.offering())
                 .with("data-day", open.day().toString())
                 .with("data-from", open.from())

@@ -31,7 +31,14 @@ record HoursReading(String text, List<String> problems, String week, List<Day> d
      * @param hours as text, as they are typed; {@code closed} for none
      * @param differs whether it is another one than its weekday
      */
-    record Day(String iso, String name, String weekday, String hours, boolean closed, boolean differs, boolean past) {}
+    record Day(String iso, String name, String weekday, String hours, boolean closed, boolean differs, boolean past) {
+
+        /** In one line: of several stretches, how many, unless the day is another one than its weekday. */
+        public String shortly() {
+            int stretches = hours.split(",").length;
+            return differs || stretches == 1 ? hours : stretches + " stretches";
+        }
+    }
 
     static HoursReading of(String text, OpenHours hours, List<String> problems, LocalDate today) {
         LocalDate monday = TimeRules.week(today);

@@ -82,6 +82,39 @@ class OwnTimeStoryTest {
     }
 
     @Test
+    void open_hours_of_one_day_are_changed_on_the_host_schedule_by_keys_and_mouse() {
+        try (BrowserContext context = Chromium.person(port, Chromium.desktop("America/Halifax"))) {
+            Page page = Chromium.signedIn(context);
+            page.navigate("/desk/lanes?at=2027-04-12");
+            Locator morning = page.locator("a.open-hours[data-day='2027-04-13'][data-from='540']");
+            morning.first().focus();
+            page.keyboard().press("ArrowRight");
+            page.keyboard().press("Shift+ArrowRight");
+            assertThat(page.locator("[data-check]")).containsText("Tue 13 Apr: open 09:15-11:30");
+            assertThat(Chromium.violations(page)).isEmpty();
+            page.keyboard().press("Escape");
+            assertThat(page.locator("[data-check]")).isHidden();
+            BoundingBox box = morning.first().locator("rect").boundingBox();
+            page.mouse().move(box.x + box.width / 2, box.y + 4);
+            page.mouse().down();
+            page.mouse().move(box.x + box.width, box.y + 4);
+            page.mouse().move(box.x + 1.5 * box.width, box.y + 4);
+            page.mouse().up();
+            assertThat(page.locator("[data-check]")).containsText(Pattern.compile("open 1\\d:\\d\\d-1\\d:\\d\\d"));
+            page.keyboard().press("Escape");
+            morning.first().focus();
+            page.keyboard().press("Delete");
+            assertThat(page.locator("[data-check]"))
+                    .containsText("open 14:00-15:20, 19:00-20:20, instead of 09:00-11:00");
+            page.keyboard().press("Enter");
+            assertThat(page.locator("[data-check] button").first()).isFocused();
+            page.keyboard().press("Enter");
+            assertThat(page.locator(".said")).containsText("Tue 13 Apr: open 14:00-15:20, 19:00-20:20");
+            assertThat(morning).hasCount(0);
+        }
+    }
+
+    @Test
     void a_time_is_picked_on_a_phone_held_registered_for_and_moved() {
         try (BrowserContext context = Chromium.person(port, Chromium.phone("Europe/Lisbon"))) {
             Page page = context.newPage();

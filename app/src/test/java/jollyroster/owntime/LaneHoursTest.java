@@ -53,7 +53,7 @@ class LaneHoursTest extends AtTheClinic {
         Element first = organiser.get(LANES).document().selectFirst("a.open-hours[data-offering=" + clinic.id() + "]");
         assertThat(first.attr("data-day")).isEqualTo(NEXT.toString());
         assertThat(first.attr("data-from") + "-" + first.attr("data-until")).isEqualTo("600-660");
-        assertThat(first.attr("href")).isEqualTo("/desk/offerings/" + clinic.id() + "?open=hours#hours");
+        assertThat(first.attr("href")).isEqualTo("/desk/offerings/" + clinic.id() + "#hours");
         assertThat(first.attr("aria-label")).contains("Wed 24 Mar, 10:00-11:00");
     }
 
