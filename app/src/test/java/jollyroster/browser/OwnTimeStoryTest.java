@@ -86,6 +86,7 @@ class OwnTimeStoryTest {
         try (BrowserContext context = Chromium.person(port, Chromium.desktop("America/Halifax"))) {
             Page page = Chromium.signedIn(context);
             page.navigate("/desk/lanes?at=2027-04-12");
+            assertThat(page.locator("html")).hasAttribute("data-ready", "");
             Locator morning = page.locator("a.open-hours[data-day='2027-04-13'][data-from='540']");
             morning.first().focus();
             page.keyboard().press("ArrowRight");
