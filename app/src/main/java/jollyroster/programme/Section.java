@@ -131,7 +131,7 @@ public sealed interface Section {
                 SignUpStyle.ANY_DATE,
                 Visibility.LISTED,
                 0,
-                Offset.none(),
+                Offset.hours(0),
                 0,
                 Leave.ALWAYS,
                 Leave.ALWAYS,

@@ -8,12 +8,16 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import jollyroster.chart.SeatStrip;
+import jollyroster.core.dates.Interval;
+import jollyroster.core.dates.Slices;
 import jollyroster.core.intake.Text;
+import jollyroster.platform.Times;
 import jollyroster.programme.Offering;
 import jollyroster.programme.SeatCounts.SeatCount;
 import jollyroster.programme.SeatsLeft;
@@ -102,10 +106,9 @@ record PublicList(
             int more,
             boolean ownTime) {}
 
-    /** @param strip {@code null} where numbers are not told */
+    /** A date, or a day of slices. @param strip {@code null} where numbers are not told */
     record ListedDate(
-            long id,
-            String slug,
+            String address,
             String title,
             String place,
             String tint,
@@ -125,8 +128,8 @@ record PublicList(
     record Facts(
             List<Session> sessions, List<Offering> ownTime, Map<Long, SeatCount> counts, ZoneId visitor, Instant now) {}
 
-    /** @param dates none where people pick a time */
-    private record Entry(Offering offering, List<Session> dates) {}
+    /** @param dates each one session, or the slices of a day; none where people pick a time */
+    private record Entry(Offering offering, List<List<Session>> dates) {}
 
     static PublicList of(Facts facts, Wish wish) {
         List<Offering> all = Stream.concat(facts.sessions().stream().map(Session::offering), facts.ownTime().stream())
@@ -134,12 +137,12 @@ record PublicList(
                 .values()
                 .stream()
                 .toList();
-        List<Session> found =
-                facts.sessions().stream().filter(s -> wish.fits(s.offering())).toList();
+        List<List<Session>> found = inOne(
+                facts.sessions().stream().filter(s -> wish.fits(s.offering())).toList());
         int step = wish.byDate() ? DATES : OFFERINGS;
         List<Entry> entries = Stream.concat(
                         byOffering(found).values().stream()
-                                .map(dates -> new Entry(dates.get(0).offering(), dates)),
+                                .map(dates -> new Entry(dates.get(0).get(0).offering(), dates)),
                         facts.ownTime().stream().filter(wish::fits).map(o -> new Entry(o, List.of())))
                 .toList();
         int size = wish.byDate() ? found.size() : entries.size();
@@ -168,10 +171,29 @@ record PublicList(
         return all.stream().skip((long) wish.page() * step).limit(step).toList();
     }
 
-    private static Map<Long, List<Session>> byOffering(List<Session> sessions) {
-        Map<Long, List<Session>> by = new LinkedHashMap<>();
-        sessions.forEach(s ->
-                by.computeIfAbsent(s.offering().id(), id -> new ArrayList<>()).add(s));
+    /** Each session by itself, but the slices of a day together, where the first of them stands. */
+    private static List<List<Session>> inOne(List<Session> sessions) {
+        Map<Long, List<Interval>> spans = sessions.stream()
+                .collect(Collectors.groupingBy(
+                        s -> s.offering().id(), Collectors.mapping(Session::span, Collectors.toList())));
+        Set<Long> cut = spans.entrySet().stream()
+                .filter(of -> Slices.areCut(of.getValue()))
+                .map(Map.Entry::getKey)
+                .collect(Collectors.toSet());
+        Map<Object, List<Session>> together = new LinkedHashMap<>();
+        sessions.forEach(s -> together.computeIfAbsent(
+                        cut.contains(s.offering().id())
+                                ? List.of(s.offering().id(), s.zonedStart().toLocalDate())
+                                : s.id(),
+                        key -> new ArrayList<>())
+                .add(s));
+        return List.copyOf(together.values());
+    }
+
+    private static Map<Long, List<List<Session>>> byOffering(List<List<Session>> dates) {
+        Map<Long, List<List<Session>>> by = new LinkedHashMap<>();
+        dates.forEach(date -> by.computeIfAbsent(date.get(0).offering().id(), id -> new ArrayList<>())
+                .add(date));
         return by;
     }
 
@@ -191,7 +213,7 @@ record PublicList(
         return o.venue().map(Venue::isOnline).orElse(false) ? ONLINE : o.place();
     }
 
-    private static Listed listed(Offering o, List<Session> dates, Facts facts) {
+    private static Listed listed(Offering o, List<List<Session>> dates, Facts facts) {
         List<ListedDate> first =
                 dates.stream().limit(DATES_EACH).map(s -> date(s, facts)).toList();
         return new Listed(
@@ -209,29 +231,64 @@ record PublicList(
                 dates.isEmpty());
     }
 
+    private static ListedDate date(List<Session> date, Facts facts) {
+        return date.size() == 1 ? date(date.get(0), facts) : slices(date, facts);
+    }
+
     private static ListedDate date(Session s, Facts facts) {
         SeatCount count = facts.counts().getOrDefault(s.id(), SeatCount.NONE);
         SeatsLeft left = SeatsLeft.of(s, count);
-        return new ListedDate(
-                s.id(),
-                s.offering().slug(),
-                s.offering().title(),
-                s.isOnline() ? ONLINE : s.place(),
-                s.offering().front().tint().code(),
+        return listed(
+                s,
+                "?session=" + s.id(),
                 OfferingDates.when(s, facts.visitor(), facts.now()),
                 OfferingDates.here(s, facts.visitor()),
                 left.words(),
                 left.told() ? SeatStrip.ofCounts(s.seats(), s.keptBack(), count.taken(), 0, 3.8) : null);
     }
 
-    private static List<Month> months(List<Session> sessions, Facts facts) {
+    /** From the first of them to the last, and how many are free. */
+    private static ListedDate slices(List<Session> day, Facts facts) {
+        Session first = day.get(0);
+        ZoneId clock = OfferingDates.clock(first, facts.visitor());
+        Instant end = day.get(day.size() - 1).end();
+        long free = day.stream()
+                .filter(s -> SeatsLeft.of(s, facts.counts().getOrDefault(s.id(), SeatCount.NONE))
+                                .free()
+                        > 0)
+                .count();
+        return listed(
+                first,
+                "#pick",
+                Times.range(first.start(), end, clock, facts.now().atZone(clock).toLocalDate()),
+                "",
+                free == 0 ? "no time free" : free + (free == 1 ? " time free" : " times free"),
+                null);
+    }
+
+    private static ListedDate listed(
+            Session s, String query, String when, String here, String left, @Nullable SeatStrip strip) {
+        return new ListedDate(
+                "/p/" + s.offering().slug() + query,
+                s.offering().title(),
+                s.isOnline() ? ONLINE : s.place(),
+                s.offering().front().tint().code(),
+                when,
+                here,
+                left,
+                strip);
+    }
+
+    private static List<Month> months(List<List<Session>> dates, Facts facts) {
         Map<String, List<ListedDate>> months = new LinkedHashMap<>();
-        sessions.forEach(s -> months.computeIfAbsent(
-                        MONTH.format(s.start().atZone(OfferingDates.clock(s, facts.visitor()))),
-                        month -> new ArrayList<>())
-                .add(date(s, facts)));
+        dates.forEach(date -> months.computeIfAbsent(month(date.get(0), facts), month -> new ArrayList<>())
+                .add(date(date, facts)));
         return months.entrySet().stream()
                 .map(e -> new Month(e.getKey(), e.getValue()))
                 .toList();
+    }
+
+    private static String month(Session s, Facts facts) {
+        return MONTH.format(s.start().atZone(OfferingDates.clock(s, facts.visitor())));
     }
 }

@@ -134,6 +134,24 @@ class SlicesOverHttpTest extends AsVisitor {
     }
 
     @Test
+    void lists_show_the_slices_of_a_day_as_one() {
+        take(1, "one@crew.example");
+        for (String by : List.of("offering", "date")) {
+            Document list = visitor.get("/?by=" + by + "&q=" + title()).document();
+            assertThat(list.select("a[href='" + page + "#pick']").text())
+                    .as(by)
+                    .contains("Wed 17 Mar, 10:00–11:00")
+                    .contains("5 times free");
+            assertThat(list.select("a[href*='session=" + number(0) + "']")).isEmpty();
+        }
+    }
+
+    private String title() {
+        return java.net.URLEncoder.encode(
+                programme.offering(at.offering()).orElseThrow().title(), java.nio.charset.StandardCharsets.UTF_8);
+    }
+
+    @Test
     void a_few_dates_stay_a_list() {
         Published few = saltmarrow.publish(seats(3).at("2027-03-16T19:00", "2027-03-23T19:00"));
         assertThat(visitor.get("/p/" + few.slug()).document().select(".tide-day"))
