@@ -9,8 +9,10 @@ import java.time.format.DateTimeFormatter;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import jollyroster.core.dates.Offset;
@@ -27,6 +29,9 @@ public final class Times {
     private static final Set<String> ZONES = ZoneId.getAvailableZoneIds().stream()
             .filter(id -> !id.startsWith("SystemV/"))
             .collect(Collectors.toUnmodifiableSet());
+
+    /** Those that were asked for before; there are not more than there are zones. */
+    private static final Map<String, ZoneId> KNOWN = new ConcurrentHashMap<>();
 
     private static final Pattern OF_A_CITY =
             Pattern.compile("(Africa|America|Antarctica|Arctic|Asia|Atlantic|Australia|Europe|Indian|Pacific)/.+|UTC");
@@ -131,6 +136,10 @@ public final class Times {
 
     /** The zone with this identifier, if the IANA database knows it; fixed offsets and other spellings are refused. */
     public static Optional<ZoneId> zone(String id) {
-        return ZONES.contains(id) ? Optional.of(ZoneId.of(id)) : Optional.empty();
+        ZoneId known = KNOWN.get(id);
+        if (known != null) {
+            return Optional.of(known);
+        }
+        return ZONES.contains(id) ? Optional.of(KNOWN.computeIfAbsent(id, ZoneId::of)) : Optional.empty();
     }
 }

@@ -37,10 +37,14 @@ public final class Contact {
     public static Optional<String> name(String entered) {
         String name = Text.oneLine(entered);
         boolean fits = name.codePointCount(0, name.length()) <= LONGEST_NAME;
-        boolean good = fits
-                && name.codePoints().anyMatch(Character::isLetter)
-                && !ADDRESS.matcher(name).find();
+        boolean good = fits && name.codePoints().anyMatch(Character::isLetter) && !holdsAddress(name);
         return good ? Optional.of(name) : Optional.empty();
+    }
+
+    /** No address is without a point, a colon or an at sign, and hardly any name has one. */
+    private static boolean holdsAddress(String name) {
+        boolean possible = name.indexOf('.') >= 0 || name.indexOf(':') >= 0 || name.indexOf('@') >= 0;
+        return possible && ADDRESS.matcher(name).find();
     }
 
     /** The name, or empty when it is not one or has fewer than two words. */
