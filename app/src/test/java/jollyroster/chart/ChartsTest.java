@@ -4,12 +4,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.stream.IntStream;
 import jollyroster.chart.SeatStrip.Use;
 import jollyroster.core.dates.Interval;
 import jollyroster.core.door.DoorHours;
+import jollyroster.core.openhours.Stretch;
 import org.junit.jupiter.api.Test;
 
 class ChartsTest {
@@ -158,6 +160,28 @@ class ChartsTest {
                 .doesNotContain("<b");
         assertThat(org.jsoup.Jsoup.parse(line).select("svg a").attr("aria-label"))
                 .startsWith(nasty);
+    }
+
+    @Test
+    void lanes_encode_what_people_wrote_and_say_which_day_is_which() {
+        String nasty = "<b onload=\"x\">'&";
+        Interval morning = new Interval(NOW, NOW.plusSeconds(7200));
+        HostLanes.Host host = new HostLanes.Host(
+                nasty,
+                List.of(new HostLanes.Open(7, nasty, LocalDate.of(2027, 3, 10), new Stretch(540, 660), morning)),
+                List.of(new HostLanes.Held(3, nasty, nasty, morning, morning, "kelp")),
+                List.of(morning),
+                List.of(morning));
+        String lanes = HostLanes.of(new HostLanes.Frame(LocalDate.of(2027, 3, 8), 7, HALIFAX, NOW), List.of(host))
+                .markup();
+        assertThat(lanes).doesNotContain("<b", "NaN").contains("id=\"hatch\"");
+        var drawn = org.jsoup.Jsoup.parse(lanes);
+        assertThat(drawn.select("a.open-hours").attr("href")).isEqualTo("/desk/offerings/7#hours");
+        assertThat(drawn.select("a.open-hours title").text()).startsWith("open hours of " + nasty + ", Wed 10 Mar");
+        assertThat(drawn.select("a.held").attr("data-session")).isEqualTo("3");
+        assertThat(drawn.select(".lane-name").text()).isEqualTo(nasty);
+        assertThat(drawn.select("rect.busy, g.clash, line.now")).hasSize(3);
+        assertThat(drawn.select("text.today").text()).isEqualTo("Wed 10 Mar");
     }
 
     @Test
