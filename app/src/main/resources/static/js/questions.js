@@ -73,9 +73,11 @@ const byDragging = (box) => {
     const over = event.target.closest("[data-question]");
     if (!dragged || !over || over === dragged) return;
     event.preventDefault();
-    const middle = over.getBoundingClientRect().top + over.offsetHeight / 2;
-    if (event.clientY < middle) over.before(dragged);
-    else over.after(dragged);
+    const { top, bottom } = over.getBoundingClientRect();
+    const comesLater = over.compareDocumentPosition(dragged) & Node.DOCUMENT_POSITION_FOLLOWING;
+    // The rows change places once the pointer would be on the dragged one afterwards, so that they never flicker.
+    if (comesLater && event.clientY < top + dragged.offsetHeight) over.before(dragged);
+    else if (!comesLater && event.clientY > bottom - dragged.offsetHeight) over.after(dragged);
   });
   box.addEventListener("dragend", () => {
     if (!dragged) return;
