@@ -104,7 +104,7 @@ class SessionController {
     record Over(int wanted, int taken, List<String> who) {}
 
     private static String reason(String why) {
-        return Text.oneLine(why.substring(0, Math.min(why.length(), LONGEST_REASON)));
+        return Text.oneLine(why, LONGEST_REASON);
     }
 
     /** Seats somebody who waits, whatever the rule says. */

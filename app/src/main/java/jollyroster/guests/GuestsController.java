@@ -1,26 +1,18 @@
 package jollyroster.guests;
 
 import java.io.IOException;
-import java.time.Clock;
-import java.time.Instant;
-import java.time.ZoneId;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
-import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.core.intake.Text;
 import jollyroster.exchange.CalendarReplies;
 import jollyroster.exchange.TableReader;
 import jollyroster.guests.GuestQueries.Invitee;
 import jollyroster.platform.Actor;
 import jollyroster.platform.DeskPage;
-import jollyroster.platform.PersonalLinks;
 import jollyroster.platform.SignedIn;
-import jollyroster.platform.Times;
 import jollyroster.programme.Offering;
 import jollyroster.programme.ProgrammeQueries;
-import jollyroster.programme.Session;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.ui.Model;
@@ -37,31 +29,29 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 class GuestsController {
 
     private static final int LONGEST_WORDS = 1000;
+    private static final int LONGEST_SOUGHT = 100;
 
     private static final int LARGEST = 1_000_000;
     private final ProgrammeQueries programme;
     private final GuestQueries guests;
+    private final GuestList list;
     private final GuestCommands commands;
     private final CalendarAnswers calendarAnswers;
-    private final PersonalLinks links;
     private final SignedIn signedIn;
-    private final Clock clock;
 
     GuestsController(
             ProgrammeQueries programme,
             GuestQueries guests,
+            GuestList list,
             GuestCommands commands,
             CalendarAnswers calendarAnswers,
-            PersonalLinks links,
-            SignedIn signedIn,
-            Clock clock) {
+            SignedIn signedIn) {
         this.programme = programme;
         this.guests = guests;
+        this.list = list;
         this.commands = commands;
         this.calendarAnswers = calendarAnswers;
-        this.links = links;
         this.signedIn = signedIn;
-        this.clock = clock;
     }
 
     private Offering known(long id) {
@@ -76,70 +66,14 @@ class GuestsController {
     }
 
     @GetMapping("/desk/offerings/{id}/guests")
-    String guests(@PathVariable long id, @RequestParam(defaultValue = "") String show, Model model) {
-        Offering o = known(id);
-        List<Invitee> invited = guests.list(id);
-        List<GuestsView.Line> all = invited.stream().map(i -> line(i, o.zone())).toList();
-        Optional<Session> next = programme.sessionsOf(id).stream()
-                .filter(s -> s.isOpenAt(clock.instant()))
-                .findFirst();
-        model.addAttribute(
-                "view",
-                new GuestsView(
-                        id,
-                        o.title(),
-                        o.signUp().rsvp(),
-                        o.rules().visibility() == jollyroster.programme.Visibility.INVITED,
-                        next.map(s -> Times.dayAndTime(s.cutOff(), s.zone())).orElse(""),
-                        GuestsView.tabs(all, show),
-                        all.stream()
-                                .filter(l -> show.isEmpty() || l.answer().equals(show))
-                                .toList(),
-                        guests.pleas(id).stream()
-                                .map(p -> new GuestsView.Asking(
-                                        p.id(),
-                                        p.name(),
-                                        p.email(),
-                                        p.words(),
-                                        Times.dayAndTime(p.askedAt(), o.zone())))
-                                .toList(),
-                        GuestsView.count(all, "new"),
-                        next.isEmpty()
-                                ? 0
-                                : (int) invited.stream()
-                                        .filter(this::mayBeReminded)
-                                        .count(),
-                        all.size()));
+    String guests(
+            @PathVariable long id,
+            @RequestParam(defaultValue = "") String show,
+            @RequestParam(defaultValue = "") String q,
+            @RequestParam(defaultValue = "0") int page,
+            Model model) {
+        model.addAttribute("view", list.view(known(id), show, Text.oneLine(q, LONGEST_SOUGHT), page));
         return "guests/guests";
-    }
-
-    /** Not answered, and not written to for a while. */
-    private boolean mayBeReminded(Invitee i) {
-        Instant rested = clock.instant().minus(GuestCommands.REST);
-        return i.state().isEmpty()
-                && i.invited().filter(at -> !at.isAfter(rested)).isPresent()
-                && i.reminded().filter(at -> at.isAfter(rested)).isEmpty();
-    }
-
-    private boolean isOpen(long offering) {
-        return programme.sessionsOf(offering).stream().anyMatch(s -> s.isOpenAt(clock.instant()));
-    }
-
-    private GuestsView.Line line(Invitee i, ZoneId zone) {
-        String silent = i.invited().isPresent() ? "silent" : "new";
-        String answer = i.reply().map(Reply::code).orElse(silent);
-        Instant last = i.reminded().or(i::invited).orElse(null);
-        return new GuestsView.Line(
-                i.id(),
-                i.name().isEmpty() ? i.email() : i.name(),
-                i.email(),
-                answer,
-                i.state().map(s -> s.word()).orElse(silent.equals("new") ? "not written to" : "no answer yet"),
-                i.party(),
-                last == null ? "" : Times.dayAndTime(last, zone),
-                links.invited(new Link(i.id(), i.generation())),
-                i.session(),
-                i.registration());
     }
 
     /** Takes people in from text or a file. */
@@ -205,10 +139,12 @@ class GuestsController {
             Actor actor) {
         known(id);
         List<Long> silent = guests.list(id).stream()
-                .filter(this::mayBeReminded)
+                .filter(list::mayBeReminded)
                 .map(Invitee::id)
                 .toList();
-        int sent = isOpen(id) ? commands.remind(id, silent, Text.manyLines(words, LONGEST_WORDS), actor) : 0;
+        int sent = list.next(id).isPresent()
+                ? commands.remind(id, silent, Text.manyLines(words, LONGEST_WORDS), actor)
+                : 0;
         flash.addFlashAttribute(
                 sent == 0 ? "warned" : "said",
                 switch (sent) {
@@ -264,7 +200,8 @@ class GuestsController {
                 taken > 0 ? "said" : "warned",
                 came.isEmpty()
                         ? "There is no reply to an invitation in it."
-                        : taken + " taken"
+                        : taken
+                                + (taken == 1 ? " reply recorded" : " replies recorded")
                                 + (others > 0
                                         ? ", " + others + " not: unknown, from another address, or too late."
                                         : "."));

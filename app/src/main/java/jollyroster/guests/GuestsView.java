@@ -1,5 +1,6 @@
 package jollyroster.guests;
 
+import java.util.Collections;
 import java.util.List;
 import jollyroster.chart.StateMark;
 
@@ -7,21 +8,35 @@ import jollyroster.chart.StateMark;
  * Who is invited to an offering, and what they answered.
  *
  * @param until by when they may answer; empty when no date is to come
- * @param fresh how many have not been written to
  * @param silent how many have not answered and may be reminded now
  */
 record GuestsView(
         long offering,
         String title,
-        boolean rsvp,
         boolean invitedOnly,
         String until,
         List<Tab> tabs,
+        Shown shown,
         List<Line> lines,
         List<Asking> asking,
-        int fresh,
-        int silent,
-        int total) {
+        int silent) {
+
+    /** How many have not been written to. */
+    public int fresh() {
+        return tabs.get(tabs.size() - 1).number();
+    }
+
+    public int total() {
+        return tabs.get(0).number();
+    }
+
+    /**
+     * Which of them are shown.
+     *
+     * @param show the code of an answer; empty for everybody
+     * @param sought part of a name or an address; empty for everybody
+     */
+    public record Shown(String show, String sought, int page, boolean more) {}
 
     /** @param answer the code of a reply, {@code silent} or {@code new} */
     public record Line(
@@ -52,17 +67,17 @@ record GuestsView(
 
     public record Tab(String code, String word, int number, boolean lit) {}
 
-    static List<Tab> tabs(List<Line> all, String show) {
+    static List<Tab> tabs(List<String> answers, String show) {
         return List.of(
-                new Tab("", "everybody", all.size(), show.isEmpty()),
-                new Tab("yes", "yes", count(all, "yes"), show.equals("yes")),
-                new Tab("maybe", "maybe", count(all, "maybe"), show.equals("maybe")),
-                new Tab("no", "no", count(all, "no"), show.equals("no")),
-                new Tab("silent", "no answer yet", count(all, "silent"), show.equals("silent")),
-                new Tab("new", "not written to", count(all, "new"), show.equals("new")));
+                new Tab("", "everybody", answers.size(), show.isEmpty()),
+                tab("yes", "yes", answers, show),
+                tab("maybe", "maybe", answers, show),
+                tab("no", "no", answers, show),
+                tab("silent", "no answer yet", answers, show),
+                tab("new", "not written to", answers, show));
     }
 
-    static int count(List<Line> lines, String answer) {
-        return (int) lines.stream().filter(l -> l.answer().equals(answer)).count();
+    private static Tab tab(String code, String word, List<String> answers, String show) {
+        return new Tab(code, word, Collections.frequency(answers, code), show.equals(code));
     }
 }

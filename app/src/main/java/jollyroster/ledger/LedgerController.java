@@ -64,7 +64,7 @@ class LedgerController {
             @ModelAttribute LedgerFilter filter,
             RedirectAttributes flash,
             Actor actor) {
-        String clean = Text.oneLine(name.substring(0, Math.min(name.length(), 60)));
+        String clean = Text.oneLine(name, 60);
         signedIn.member().filter(m -> !clean.isEmpty()).ifPresent(m -> {
             boolean saved = viewCommands.save(m.id(), clean, filter.query(), actor);
             flash.addFlashAttribute(

@@ -48,9 +48,7 @@ record LedgerFilter(
     }
 
     private static String shortened(@Nullable String text) {
-        return text == null
-                ? ""
-                : text.strip().substring(0, Math.min(text.strip().length(), 100));
+        return text == null ? "" : Text.oneLine(text, 100);
     }
 
     private static String number(@Nullable String text) {

@@ -74,7 +74,7 @@ class OfferingsController {
             @RequestParam(defaultValue = "1") String page,
             Model model) {
         Instant now = clock.instant();
-        String sought = Text.folded(q.substring(0, Math.min(q.length(), 100)).strip());
+        String sought = Text.folded(Text.oneLine(q, 100));
         List<Offering> asked = queries.offerings().stream()
                 .filter(o -> status.isEmpty() || o.status().word().equals(status))
                 .filter(o -> o.mentions(sought))

@@ -165,7 +165,7 @@ class SendTimesController {
                 .map(Host::id)
                 .filter(one -> one == host)
                 .findFirst();
-        String whom = Text.oneLine(label.substring(0, Math.min(label.length(), LONGEST_LABEL)));
+        String whom = Text.oneLine(label, LONGEST_LABEL);
         Link made = commands.make(new TimeLinkCommands.Wish(id, whom, leader, days), actor);
         flash.addFlashAttribute("made", links.oneTime(o.slug(), made));
         return back(id);

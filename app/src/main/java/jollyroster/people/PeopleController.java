@@ -10,6 +10,7 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import jollyroster.chart.PersonLine;
 import jollyroster.chart.StateMark;
+import jollyroster.core.intake.Text;
 import jollyroster.exchange.Cards;
 import jollyroster.platform.DeskPage;
 import jollyroster.platform.OrganisationQueries;
@@ -73,7 +74,7 @@ class PeopleController {
 
     @GetMapping("/desk/people")
     String people(@RequestParam(defaultValue = "") String q, @RequestParam(defaultValue = "0") int page, Model model) {
-        String sought = q.strip().substring(0, Math.min(q.strip().length(), 100));
+        String sought = Text.oneLine(q, 100);
         int at = Math.max(0, Math.min(page, LAST_PAGE));
         List<PersonQueries.Person> found = people.people(sought, at, PAGE + 1);
         model.addAttribute("q", sought);

@@ -32,7 +32,7 @@ class SameController {
 
     @GetMapping("/desk/people/same")
     String same(@RequestParam(defaultValue = "") String q, Model model) {
-        String sought = Text.folded(q.substring(0, Math.min(q.length(), 100)).strip());
+        String sought = Text.folded(Text.oneLine(q, 100));
         List<Named> asked = people.named().stream()
                 .filter(p -> Text.folded(p.name()).contains(sought))
                 .toList();

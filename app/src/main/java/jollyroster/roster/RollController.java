@@ -166,7 +166,7 @@ class RollController {
             @RequestParam(defaultValue = "") String note,
             Actor actor) {
         if (!people.onThis(known(id), List.of(registration)).isEmpty()) {
-            remarks.note(registration, Text.oneLine(note.substring(0, Math.min(note.length(), LONGEST_NOTE))), actor);
+            remarks.note(registration, Text.oneLine(note, LONGEST_NOTE), actor);
         }
         return back(id, query) + "#r" + registration;
     }

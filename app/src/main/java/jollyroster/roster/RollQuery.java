@@ -5,6 +5,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import jollyroster.core.intake.Text;
 import jollyroster.core.seats.RegistrationState;
 import jollyroster.roster.RosterPageQueries.Filter;
 import jollyroster.roster.RosterPageQueries.Sort;
@@ -31,9 +32,7 @@ record RollQuery(String q, String state, String question, String is, String mark
     }
 
     private static String cut(@Nullable String text) {
-        return text == null
-                ? ""
-                : text.strip().substring(0, Math.min(text.strip().length(), LONGEST));
+        return text == null ? "" : Text.oneLine(text, LONGEST);
     }
 
     Filter filter() {

@@ -129,7 +129,7 @@ class CalendarsController {
             Actor actor)
             throws IOException {
         boolean known = team.hosts().stream().anyMatch(m -> m.id() == host);
-        String clean = Text.oneLine(name.substring(0, Math.min(name.length(), 80)));
+        String clean = Text.oneLine(name, 80);
         String where = address.strip();
         if (!known || where.isEmpty() && (file == null || file.isEmpty()) || where.length() > 500) {
             flash.addFlashAttribute("warned", "Nothing was added: choose a host, and a file or an address.");

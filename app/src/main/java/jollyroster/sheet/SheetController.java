@@ -71,8 +71,8 @@ class SheetController {
     }
 
     private static String named(String title, String otherwise) {
-        String clean = Text.oneLine(title.substring(0, Math.min(title.length(), 400)));
-        return clean.isEmpty() ? otherwise : clean.substring(0, Math.min(clean.length(), LONGEST_TITLE));
+        String clean = Text.oneLine(title, LONGEST_TITLE);
+        return clean.isEmpty() ? otherwise : clean;
     }
 
     private static String to(long offering) {

@@ -82,7 +82,7 @@ class InvitedController {
         boolean good =
                 who.isPresent() && address.isPresent() && limits.mayWrite(address.get(), 0, request.getRemoteAddr());
         if (good) {
-            String said = Text.oneLine(words.substring(0, Math.min(words.length(), LONGEST_WORDS)));
+            String said = Text.oneLine(words, LONGEST_WORDS);
             guests.ask(offering.id(), new GuestCommands.Guest(who.get(), address.get()), said, actor);
         }
         RegistrationForm form = RegistrationForm.blank("", visitor.getId(), "");

@@ -93,7 +93,7 @@ class OwnPageController {
 
     @PostMapping("/my/{token}/cancel")
     ModelAndView cancel(@PathVariable String token, @RequestParam(defaultValue = "") String why) {
-        String reason = Text.oneLine(why.substring(0, Math.min(why.length(), LONGEST_REASON)));
+        String reason = Text.oneLine(why, LONGEST_REASON);
         Optional<OwnPage.Found> found = ownPage.find(token);
         if (found.isEmpty()) {
             return OwnSteps.unknown();

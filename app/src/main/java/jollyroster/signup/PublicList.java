@@ -62,8 +62,7 @@ record PublicList(
         }
 
         private static String atMost(@Nullable String typed) {
-            String text = typed == null ? "" : typed.strip();
-            return text.substring(0, Math.min(text.length(), 100));
+            return typed == null ? "" : Text.oneLine(typed, 100);
         }
 
         boolean byDate() {

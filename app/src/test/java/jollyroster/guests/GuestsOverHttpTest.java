@@ -6,6 +6,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.time.Duration;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import jollyroster.AppTest;
 import jollyroster.Browserless;
 import jollyroster.Saltmarrow;
@@ -202,12 +204,36 @@ class GuestsOverHttpTest {
         worker.sendDue();
         String request = tray.latestTo("sunniva@calendar.example").orElseThrow().calendar();
         assertThat(said("/replies", Map.of("text", reply(request, "ACCEPTED", "wren@calendar.example"))))
-                .doesNotStartWith("1 answer");
+                .startsWith("0 replies recorded, 1 not");
         assertThat(list().select("table tbody td.whole").get(0).text()).doesNotContain("yes");
         said("/replies", Map.of("text", reply(request, "ACCEPTED", "sunniva@calendar.example")));
         assertThat(list().select("table tbody td.whole").get(0).text()).contains("yes");
         said("/replies", Map.of("text", reply(request, "DECLINED", "sunniva@calendar.example")));
         assertThat(list().select("table tbody td.whole").get(0).text()).contains("no");
+    }
+
+    @Test
+    void a_long_list_is_read_in_pages_and_searched() {
+        takeIn(IntStream.range(0, 45)
+                .mapToObj(i -> "Guest %02d <guest%02d@crew.example>".formatted(i, i))
+                .collect(Collectors.joining("\n")));
+        assertThat(list().select("tbody .name").eachText()).hasSize(20).startsWith("Guest 00");
+        assertThat(list().select("nav.in-page a").first().text()).isEqualTo("everybody 45");
+        Document last = organiser.get(guests + "?page=9999").document();
+        assertThat(last.select("tbody .name").eachText()).hasSize(5).endsWith("Guest 44");
+        assertThat(last.select(".filters a").eachText()).containsExactly("Before");
+        assertThat(organiser
+                        .get(guests + "?show=new&q=GUEST44%40")
+                        .document()
+                        .select("tbody .name")
+                        .eachText())
+                .containsExactly("Guest 44");
+        assertThat(organiser
+                        .get(guests + "?show=yes&q=guest")
+                        .document()
+                        .select("tbody")
+                        .text())
+                .isEqualTo("Nobody matches.");
     }
 
     @Test

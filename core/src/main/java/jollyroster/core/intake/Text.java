@@ -36,7 +36,15 @@ public final class Text {
 
     /** Several lines of at most so many characters, cut where none is split in two. */
     public static String manyLines(String entered, int most) {
-        String text = manyLines(entered);
+        return cut(manyLines(entered), most);
+    }
+
+    /** One line of at most so many characters, cut where none is split in two. */
+    public static String oneLine(String entered, int most) {
+        return cut(oneLine(entered), most);
+    }
+
+    private static String cut(String text, int most) {
         int end = Math.min(text.length(), most);
         boolean splits = end > 0 && end < text.length() && Character.isHighSurrogate(text.charAt(end - 1));
         return text.substring(0, splits ? end - 1 : end).strip();
