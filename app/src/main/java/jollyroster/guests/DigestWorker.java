@@ -129,17 +129,22 @@ public class DigestWorker {
                 .collect(Collectors.joining(", ", "Picked since the last such e-mail: ", "."));
     }
 
+    /** What each host who can sign in leads of them, by address. */
     private Map<String, String> byHost(List<Session> picked) {
-        Map<Long, List<Session>> led = new TreeMap<>();
-        hosts.of(picked)
-                .forEach((session, leaders) -> leaders.forEach(host -> picked.stream()
-                        .filter(s -> s.id() == session)
-                        .forEach(s -> led.computeIfAbsent(host.id(), id -> new ArrayList<>())
-                                .add(s))));
-        Map<String, String> told = new LinkedHashMap<>();
-        led.forEach((host, times) -> team.member(host)
+        Map<Long, String> addresses = team.members().stream()
                 .filter(TeamQueries.Mate::active)
-                .ifPresent(mate -> told.put(mate.email(), picked(inOrder(times)))));
+                .collect(Collectors.toMap(TeamQueries.Mate::id, TeamQueries.Mate::email));
+        Map<Long, List<HostQueries.Host>> leaders = hosts.of(picked);
+        Map<String, List<Session>> led = new TreeMap<>();
+        for (Session s : inOrder(picked)) {
+            for (HostQueries.Host host : leaders.getOrDefault(s.id(), List.of())) {
+                Optional.ofNullable(addresses.get(host.id()))
+                        .ifPresent(to ->
+                                led.computeIfAbsent(to, it -> new ArrayList<>()).add(s));
+            }
+        }
+        Map<String, String> told = new LinkedHashMap<>();
+        led.forEach((to, times) -> told.put(to, picked(times)));
         return told;
     }
 
