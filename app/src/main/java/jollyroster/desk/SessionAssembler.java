@@ -10,6 +10,7 @@ import jollyroster.core.attendance.Verdict;
 import jollyroster.core.seats.RegistrationState;
 import jollyroster.logbook.LogbookQueries;
 import jollyroster.platform.MarginNote;
+import jollyroster.platform.Names;
 import jollyroster.platform.SignedIn;
 import jollyroster.platform.Times;
 import jollyroster.programme.HostQueries;
@@ -149,7 +150,7 @@ class SessionAssembler {
     }
 
     private static String firstName(String name) {
-        String first = name.split(" ", 2)[0];
+        String first = Names.first(name);
         return first.length() > 10 ? first.substring(0, 9) + "…" : first;
     }
 

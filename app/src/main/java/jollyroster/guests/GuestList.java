@@ -14,7 +14,9 @@ import jollyroster.programme.Offering;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Session;
 import jollyroster.programme.Visibility;
+import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
+import org.springframework.web.server.ResponseStatusException;
 
 /** The guest list as the desk shows it: a page of those who are sought, and the counts of all. */
 @Component
@@ -54,20 +56,40 @@ class GuestList {
                         .map(i -> line(i, o.zone()))
                         .toList(),
                 asking(o),
-                next.isEmpty()
-                        ? 0
-                        : (int) all.stream().filter(this::mayBeReminded).count());
+                remindable(all, next).size());
+    }
+
+    Offering known(long id) {
+        return programme
+                .offering(id)
+                .filter(o -> !o.rules().pattern())
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+    }
+
+    static String back(long offering) {
+        return "redirect:/desk/offerings/" + offering + "/guests";
+    }
+
+    /** Those who may be written to once more; nobody when no date takes answers. */
+    List<Invitee> remindable(long offering) {
+        return remindable(guests.list(offering), next(offering));
+    }
+
+    private List<Invitee> remindable(List<Invitee> all, Optional<Session> next) {
+        return next.isEmpty()
+                ? List.of()
+                : all.stream().filter(this::mayBeReminded).toList();
     }
 
     /** The next date that still takes answers. */
-    Optional<Session> next(long offering) {
+    private Optional<Session> next(long offering) {
         return programme.sessionsOf(offering).stream()
                 .filter(s -> s.isOpenAt(clock.instant()))
                 .findFirst();
     }
 
     /** Not answered, and not written to for a while. */
-    boolean mayBeReminded(Invitee i) {
+    private boolean mayBeReminded(Invitee i) {
         Instant rested = clock.instant().minus(GuestCommands.REST);
         return i.state().isEmpty()
                 && i.invited().filter(at -> !at.isAfter(rested)).isPresent()

@@ -2,67 +2,39 @@ package jollyroster.guests;
 
 import java.io.IOException;
 import java.util.EnumMap;
-import java.util.List;
 import java.util.Map;
 import jollyroster.core.intake.Text;
 import jollyroster.exchange.CalendarReplies;
 import jollyroster.exchange.TableReader;
-import jollyroster.guests.GuestQueries.Invitee;
 import jollyroster.platform.Actor;
 import jollyroster.platform.DeskPage;
 import jollyroster.platform.SignedIn;
-import jollyroster.programme.Offering;
-import jollyroster.programme.ProgrammeQueries;
 import org.jspecify.annotations.Nullable;
-import org.springframework.http.HttpStatus;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.multipart.MultipartFile;
-import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** The guest list of an offering: who is invited, who has answered what, and who asks to come. */
 @DeskPage
 class GuestsController {
 
-    private static final int LONGEST_WORDS = 1000;
     private static final int LONGEST_SOUGHT = 100;
 
     private static final int LARGEST = 1_000_000;
-    private final ProgrammeQueries programme;
-    private final GuestQueries guests;
     private final GuestList list;
     private final GuestCommands commands;
     private final CalendarAnswers calendarAnswers;
     private final SignedIn signedIn;
 
-    GuestsController(
-            ProgrammeQueries programme,
-            GuestQueries guests,
-            GuestList list,
-            GuestCommands commands,
-            CalendarAnswers calendarAnswers,
-            SignedIn signedIn) {
-        this.programme = programme;
-        this.guests = guests;
+    GuestsController(GuestList list, GuestCommands commands, CalendarAnswers calendarAnswers, SignedIn signedIn) {
         this.list = list;
         this.commands = commands;
         this.calendarAnswers = calendarAnswers;
         this.signedIn = signedIn;
-    }
-
-    private Offering known(long id) {
-        return programme
-                .offering(id)
-                .filter(o -> !o.rules().pattern())
-                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
-    }
-
-    private static String back(long id) {
-        return "redirect:/desk/offerings/" + id + "/guests";
     }
 
     @GetMapping("/desk/offerings/{id}/guests")
@@ -72,7 +44,7 @@ class GuestsController {
             @RequestParam(defaultValue = "") String q,
             @RequestParam(defaultValue = "0") int page,
             Model model) {
-        model.addAttribute("view", list.view(known(id), show, Text.oneLine(q, LONGEST_SOUGHT), page));
+        model.addAttribute("view", list.view(list.known(id), show, Text.oneLine(q, LONGEST_SOUGHT), page));
         return "guests/guests";
     }
 
@@ -85,16 +57,16 @@ class GuestsController {
             RedirectAttributes flash,
             Actor actor)
             throws IOException {
-        known(id);
+        list.known(id);
         boolean fromFile = file != null && !file.isEmpty();
         if (text.length() > LARGEST || fromFile && file.getSize() > LARGEST) {
             flash.addFlashAttribute("warned", "Nobody was imported: it is larger than 1 MB.");
-            return back(id);
+            return GuestList.back(id);
         }
         GuestReading.Read read = GuestReading.read(fromFile ? TableReader.text(file.getBytes()) : text);
         if (read.guests().isEmpty() && read.wrong().isEmpty()) {
             flash.addFlashAttribute("warned", "Nobody was imported: there is no e-mail address in it.");
-            return back(id);
+            return GuestList.back(id);
         }
         int added = commands.invite(id, read.guests(), actor);
         flash.addFlashAttribute(
@@ -110,58 +82,16 @@ class GuestsController {
                                     ? " and " + (read.wrong().size() - 10) + " more."
                                     : "."));
         }
-        return back(id);
-    }
-
-    @PostMapping("/desk/offerings/{id}/guests/send")
-    String send(
-            @PathVariable long id,
-            @RequestParam(defaultValue = "") String words,
-            RedirectAttributes flash,
-            Actor actor) {
-        Offering o = known(id);
-        if (o.status() != jollyroster.programme.OfferingStatus.PUBLISHED) {
-            flash.addFlashAttribute("warned", "Not sent: publish the offering first, or the links do not work.");
-            return back(id);
-        }
-        int sent = commands.sendInvitations(id, Text.manyLines(words, LONGEST_WORDS), actor);
-        flash.addFlashAttribute(
-                "said", sent == 1 ? "1 invitation is on its way." : sent + " invitations are on their way.");
-        return back(id);
-    }
-
-    /** Writes once more to everybody who has not answered. */
-    @PostMapping("/desk/offerings/{id}/guests/remind")
-    String remind(
-            @PathVariable long id,
-            @RequestParam(defaultValue = "") String words,
-            RedirectAttributes flash,
-            Actor actor) {
-        known(id);
-        List<Long> silent = guests.list(id).stream()
-                .filter(list::mayBeReminded)
-                .map(Invitee::id)
-                .toList();
-        int sent = list.next(id).isPresent()
-                ? commands.remind(id, silent, Text.manyLines(words, LONGEST_WORDS), actor)
-                : 0;
-        flash.addFlashAttribute(
-                sent == 0 ? "warned" : "said",
-                switch (sent) {
-                    case 0 -> "Nobody was reminded: answers are no longer due, or everybody was written to today.";
-                    case 1 -> "1 person is reminded.";
-                    default -> sent + " people are reminded.";
-                });
-        return back(id);
+        return GuestList.back(id);
     }
 
     @PostMapping("/desk/offerings/{id}/guests/{guest}/remove")
     String remove(@PathVariable long id, @PathVariable long guest, RedirectAttributes flash, Actor actor) {
-        known(id);
+        list.known(id);
         commands.uninvite(id, guest, actor);
         flash.addFlashAttribute(
                 "said", "Off the list. Their link is worth nothing now; an answer already given stands.");
-        return back(id);
+        return GuestList.back(id);
     }
 
     @PostMapping("/desk/offerings/{id}/guests/asking/{plea}")
@@ -170,14 +100,14 @@ class GuestsController {
             @PathVariable long plea,
             @RequestParam(defaultValue = "false") boolean yes,
             RedirectAttributes flash) {
-        known(id);
+        list.known(id);
         boolean told = commands.decide(id, plea, yes, signedIn.actor());
         flash.addFlashAttribute(
                 told ? "said" : "warned",
                 told
                         ? yes ? "Invited, and told." : "Told that there is no room."
                         : "Nobody was written to: it was decided before, or no date is to come.");
-        return back(id);
+        return GuestList.back(id);
     }
 
     /** Reads replies that calendar programs sent, from a file or pasted, as a calendar or as a whole mail. */
@@ -189,7 +119,7 @@ class GuestsController {
             RedirectAttributes flash,
             Actor actor)
             throws IOException {
-        known(id);
+        list.known(id);
         boolean fromFile = file != null && !file.isEmpty();
         String source = fromFile ? TableReader.text(file.getBytes()) : text;
         Map<CalendarAnswers.Came, Integer> came = new EnumMap<>(CalendarAnswers.Came.class);
@@ -205,6 +135,6 @@ class GuestsController {
                                 + (others > 0
                                         ? ", " + others + " not: unknown, from another address, or too late."
                                         : "."));
-        return back(id);
+        return GuestList.back(id);
     }
 }

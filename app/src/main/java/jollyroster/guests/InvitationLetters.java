@@ -5,10 +5,12 @@ import java.util.List;
 import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.exchange.CalendarEntry;
 import jollyroster.exchange.Calendars;
+import jollyroster.outbox.LetterCheck;
 import jollyroster.outbox.LetterKind;
 import jollyroster.outbox.OutboxCommands;
 import jollyroster.platform.Address;
 import jollyroster.platform.Facts;
+import jollyroster.platform.Names;
 import jollyroster.platform.PersonalLinks;
 import jollyroster.platform.Times;
 import jollyroster.programme.Session;
@@ -19,12 +21,15 @@ import org.springframework.stereotype.Component;
 class InvitationLetters {
 
     private final OutboxCommands outbox;
+    private final LetterCheck check;
     private final PersonalLinks links;
     private final Calendars calendars;
     private final Address address;
 
-    InvitationLetters(OutboxCommands outbox, PersonalLinks links, Calendars calendars, Address address) {
+    InvitationLetters(
+            OutboxCommands outbox, LetterCheck check, PersonalLinks links, Calendars calendars, Address address) {
         this.outbox = outbox;
+        this.check = check;
         this.links = links;
         this.calendars = calendars;
         this.address = address;
@@ -56,9 +61,16 @@ class InvitationLetters {
                 now);
     }
 
+    /** Either of them as it would be read. */
+    LetterCheck.Read preview(boolean again, Addressee to, List<Session> dates, String words) {
+        return check.preview(
+                again ? LetterKind.INVITED_AGAIN : LetterKind.INVITED,
+                particulars(to, dates).and("words", words));
+    }
+
     /** Tells somebody who asked to come that there is no room. */
     void refuse(long plea, String name, String email, Offered offering, Instant now) {
-        Facts given = Facts.of("first_name", firstName(name))
+        Facts given = Facts.of("first_name", Names.first(name))
                 .and("name", name)
                 .and("offering", offering.id())
                 .and("title", offering.title());
@@ -68,16 +80,12 @@ class InvitationLetters {
     /** What somebody asked to come to. */
     record Offered(long id, String title) {}
 
-    private static String firstName(String name) {
-        return name.split(" ", 2)[0];
-    }
-
     private Facts particulars(Addressee to, List<Session> dates) {
         Session first = dates.get(0);
         String starts = Times.longDay(first.zonedStart()) + ", "
                 + Times.hours(first.zonedStart(), first.end().atZone(first.zone())) + " " + Times.city(first.zone())
                 + " time";
-        return Facts.of("first_name", firstName(to.name()))
+        return Facts.of("first_name", Names.first(to.name()))
                 .and("name", to.name())
                 .and("offering", first.offering().id())
                 .and("title", first.offering().title())

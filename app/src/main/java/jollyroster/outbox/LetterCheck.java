@@ -1,6 +1,8 @@
 package jollyroster.outbox;
 
 import java.util.Optional;
+import jollyroster.platform.Facts;
+import jollyroster.platform.OrganisationQueries;
 import org.springframework.context.annotation.Lazy;
 import org.springframework.stereotype.Component;
 
@@ -18,9 +20,20 @@ public class LetterCheck {
 
     private final Letters letters;
 
-    LetterCheck(LetterWriter writer, @Lazy Letters letters) {
+    private final OrganisationQueries organisation;
+
+    LetterCheck(LetterWriter writer, @Lazy Letters letters, OrganisationQueries organisation) {
         this.writer = writer;
         this.letters = letters;
+        this.organisation = organisation;
+    }
+
+    /** A letter before it is sent. */
+    public record Read(String subject, String html) {}
+
+    /** A letter to somebody who is on no session, as they would read it. */
+    public Read preview(LetterKind kind, Facts given) {
+        return writer.preview(kind, given, organisation.organisation().name());
     }
 
     /** A text without problems as somebody who is registered would read it; empty when they are not. */

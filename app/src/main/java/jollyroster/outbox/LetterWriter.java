@@ -14,6 +14,7 @@ import jollyroster.exchange.CalendarEntry;
 import jollyroster.exchange.Calendars;
 import jollyroster.platform.Address;
 import jollyroster.platform.Facts;
+import jollyroster.platform.Names;
 import jollyroster.platform.Times;
 import org.springframework.stereotype.Component;
 
@@ -124,10 +125,19 @@ class LetterWriter {
         return templates.compile(body).html(values(facts, Facts.none()));
     }
 
+    /** A letter to somebody who is on no session, as they would read it. */
+    LetterCheck.Read preview(LetterKind kind, Facts given, String organisation) {
+        Map<String, Object> values = new LinkedHashMap<>(NOT_GIVEN);
+        values.putAll(given.values());
+        values.put("organisation", organisation);
+        return new LetterCheck.Read(
+                templates.subject(kind, values), templates.of(kind).html(values));
+    }
+
     private static Map<String, Object> values(Letters.Facts facts, Facts given) {
         Map<String, Object> values = new LinkedHashMap<>(NOT_GIVEN);
         values.putAll(given.values());
-        values.put("first_name", firstName(facts.name()));
+        values.put("first_name", Names.first(facts.name()));
         values.put("name", facts.name());
         values.put("title", facts.title());
         values.put("starts", starts(facts));
@@ -189,10 +199,5 @@ class LetterWriter {
         return there.getOffset().equals(start.getOffset())
                 ? first
                 : first + " (" + Times.hours(there, facts.end().atZone(other)) + " in " + Times.city(other) + ")";
-    }
-
-    private static String firstName(String name) {
-        int space = name.indexOf(' ');
-        return space < 0 ? name : name.substring(0, space);
     }
 }

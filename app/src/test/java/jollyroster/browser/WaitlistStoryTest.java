@@ -128,12 +128,20 @@ class WaitlistStoryTest {
             Files.writeString(
                     cards,
                     "BEGIN:VCARD\r\nVERSION:4.0\r\nFN:Quill Okonjo\r\nEMAIL:quill@crew.example\r\nEND:VCARD\r\n");
+            organiser.click("text=Add people to invite");
             organiser.setInputFiles("#guest-file", cards);
-            organiser.click("text=Import");
+            organiser.locator("details[open]").getByText("Import").click();
             assertThat(organiser.locator(".said")).containsText("1 person imported");
-            organiser.onDialog(dialog -> dialog.accept());
+            organiser.fill("#words", "Bring \"Knots\" & *tea*");
+            organiser.click("text=Preview 1 invitation");
+            assertThat(organiser.locator(".mail")).containsText("Bring \"Knots\" & *tea*");
+            organiser.click("text=Back to the text");
+            assertThat(organiser.locator("#words")).hasValue("Bring \"Knots\" & *tea*");
+            organiser.click("text=Preview 1 invitation");
+            assertThat(Chromium.violations(organiser)).isEmpty();
             organiser.click("text=Send 1 invitation");
             assertThat(organiser.locator(".said")).containsText("1 invitation is on its way");
+            organiser.navigate("/desk/offerings/3/guests?q=quill");
             String link = organiser
                     .locator("tr", new Page.LocatorOptions().setHasText("Quill Okonjo"))
                     .locator("[data-copy-text]")

@@ -103,7 +103,8 @@ class GuestsOverHttpTest {
         assertThat(said("/send", Map.of())).contains("publish the offering first");
         offerings.turn(at.offering(), OfferingStatus.PUBLISHED, Saltmarrow.ORGANISER);
         assertThat(said("/send", Map.of("words", "Bring your *own* rope."))).isEqualTo("1 invitation is on its way.");
-        assertThat(said("/send", Map.of())).isEqualTo("0 invitations are on their way.");
+        assertThat(said("/send", Map.of()))
+                .isEqualTo("Nobody was written to: no date is to come, or everybody is invited already.");
         String invitation = letterTo("kofi@list.example");
         assertThat(invitation).contains("Knots and splicing bench");
         assertThat(tray.latestTo("kofi@list.example").orElseThrow().text()).contains("Bring your *own* rope.");
@@ -234,6 +235,22 @@ class GuestsOverHttpTest {
                         .select("tbody")
                         .text())
                 .isEqualTo("Nobody matches.");
+    }
+
+    @Test
+    void a_letter_is_read_before_it_goes_and_says_why_it_would_not() {
+        takeIn("\"Alpha, Abe\" <abe@crew.example>, Bea <bea@crew.example>");
+        Document read = organiser
+                .post(guests, guests + "/preview", Map.of("words", "Do <b>come</b>"))
+                .document();
+        assertThat(read.select("h1").text()).startsWith("You are invited: ");
+        assertThat(read.select(".mail").text()).contains("Hello Alpha,", "Do <b>come</b>");
+        assertThat(read.select(".keep-bar button").eachText())
+                .containsExactly("Send 2 invitations", "Back to the text");
+        assertThat(tray.latestTo("abe@crew.example")).isEmpty();
+        assertThat(said("/preview", Map.of("again", "true"))).contains("Nobody was reminded");
+        said("/send", Map.of());
+        assertThat(said("/send", Map.of())).contains("everybody is invited already");
     }
 
     @Test
