@@ -5,6 +5,7 @@ import jollyroster.core.intake.Contact;
 import jollyroster.people.CorrectionCommands.Corrected;
 import jollyroster.platform.Actor;
 import jollyroster.platform.DeskPage;
+import jollyroster.platform.Names;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -32,10 +33,7 @@ class CorrectionController {
         Optional<String> address = email.isBlank() ? Optional.of("") : Contact.email(email);
         if (called.isEmpty() || address.isEmpty()) {
             flash.addFlashAttribute(
-                    "warned",
-                    called.isEmpty()
-                            ? "Nothing was changed: give a name of at most 120 characters, without addresses in it."
-                            : "Nothing was changed: this is not an e-mail address.");
+                    "warned", "Nothing was changed. " + Names.problem(name).orElse("This is not an e-mail address."));
             flash.addFlashAttribute("typed", new Typed(name, email));
         } else {
             Corrected came = corrections.correct(id, called.get(), address.get(), actor);

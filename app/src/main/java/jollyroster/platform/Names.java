@@ -1,9 +1,21 @@
 package jollyroster.platform;
 
+import java.util.Optional;
+import jollyroster.core.intake.Contact;
+
 /** What somebody is called. */
 public final class Names {
 
     private Names() {}
+
+    /** What is wrong with it as somebody's name, in words for whoever typed it; empty when nothing is. */
+    public static Optional<String> problem(String entered) {
+        return Contact.nameFault(entered).map(fault -> switch (fault) {
+            case MISSING -> "Please give a name.";
+            case TOO_LONG -> "This name is too long: at most " + Contact.LONGEST_NAME + " characters.";
+            case HOLDS_AN_ADDRESS -> "Please give a name without a web or e-mail address in it.";
+        });
+    }
 
     /** By what they are greeted: the first word of the name, without a comma after it. */
     public static String first(String name) {

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import jollyroster.core.intake.Contact;
 import jollyroster.platform.DeskPage;
+import jollyroster.platform.Names;
 import jollyroster.platform.OrganisationQueries;
 import jollyroster.platform.SignedIn;
 import jollyroster.programme.Session;
@@ -111,7 +112,7 @@ class AddController {
 
     private static Map<String, String> problems(Form form, String region) {
         Map<String, String> problems = new LinkedHashMap<>();
-        check(problems, "name", Contact.name(form.name()), "Give a name.");
+        Names.problem(form.name()).ifPresent(why -> problems.put("name", why));
         check(problems, "email", email(form), "This is not an e-mail address.");
         check(problems, "phone", phone(form, region), "This is not a phone number.");
         boolean people = form.party().matches("\\d{1,3}")

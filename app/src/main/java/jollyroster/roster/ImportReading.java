@@ -13,6 +13,7 @@ import jollyroster.core.intake.Contact;
 import jollyroster.core.intake.Option;
 import jollyroster.core.intake.Text;
 import jollyroster.exchange.TableReader;
+import jollyroster.platform.Names;
 import jollyroster.programme.AskedQuestion;
 import jollyroster.programme.Session;
 import jollyroster.seating.Application;
@@ -21,6 +22,7 @@ import jollyroster.seating.Application;
 final class ImportReading {
 
     static final int MOST_ROWS = 20_000;
+    private static final int LONGEST_QUOTED = 60;
 
     /** What a column can be, beside a question. */
     enum Field {
@@ -98,26 +100,30 @@ final class ImportReading {
         String name = full.isBlank()
                 ? cell(row, mapping, Field.FIRST_NAME) + " " + cell(row, mapping, Field.LAST_NAME)
                 : full;
-        Optional<String> goodName = Contact.name(name);
         Optional<String> email = Contact.email(cell(row, mapping, Field.EMAIL));
         String phone = cell(row, mapping, Field.PHONE);
         Optional<String> number = phone.isBlank() ? Optional.of("") : Contact.phone(phone, region);
         String party = cell(row, mapping, Field.PARTY).isBlank()
                 ? "1"
                 : cell(row, mapping, Field.PARTY).strip();
-        if (goodName.isEmpty()) {
-            return wrong(row, "no name");
+        Optional<String> misnamed = Names.problem(name);
+        if (misnamed.isPresent()) {
+            return wrong(row, misnamed.get());
         }
         if (email.isEmpty()) {
-            return wrong(row, "“" + cell(row, mapping, Field.EMAIL) + "” is not an e-mail address");
+            return wrong(row, noAddress(Text.oneLine(cell(row, mapping, Field.EMAIL), LONGEST_QUOTED)));
         }
         if (number.isEmpty()) {
-            return wrong(row, "“" + phone + "” is not a phone number");
+            return wrong(row, "“" + Text.oneLine(phone, LONGEST_QUOTED) + "” is not a phone number");
         }
         if (!party.matches("\\d{1,3}") || Integer.parseInt(party) < 1 || Integer.parseInt(party) > 100) {
-            return wrong(row, "“" + party + "” is not a number of people from 1 to 100");
+            return wrong(row, "“" + Text.oneLine(party, LONGEST_QUOTED) + "” is not a number of people from 1 to 100");
         }
-        return withAnswers(row, mapping, goodName.get(), email.get(), number.get(), Integer.parseInt(party));
+        return withAnswers(row, mapping, Text.oneLine(name), email.get(), number.get(), Integer.parseInt(party));
+    }
+
+    private static String noAddress(String typed) {
+        return typed.isEmpty() ? "no e-mail address" : "“" + typed + "” is not an e-mail address";
     }
 
     private Judged withAnswers(

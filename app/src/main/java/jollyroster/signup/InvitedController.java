@@ -79,8 +79,8 @@ class InvitedController {
         ZoneId visitor = Visitor.zone(request, offering.zone());
         Optional<String> who = Contact.fullName(name);
         Optional<String> address = Contact.email(email);
-        boolean good =
-                who.isPresent() && address.isPresent() && limits.mayWrite(address.get(), 0, request.getRemoteAddr());
+        Optional<String> problem = pleaProblem(who, address, request.getRemoteAddr());
+        boolean good = problem.isEmpty();
         if (good) {
             String said = Text.oneLine(words, LONGEST_WORDS);
             guests.ask(offering.id(), new GuestCommands.Guest(who.get(), address.get()), said, actor);
@@ -89,11 +89,20 @@ class InvitedController {
         ModelAndView page = page(
                 offering,
                 form,
-                good ? Map.of() : Map.of("ask", "Please give your full name and an e-mail address."),
+                problem.map(why -> Map.of("ask", why)).orElse(Map.of()),
                 good ? HttpStatus.OK : HttpStatus.UNPROCESSABLE_CONTENT,
                 visitor);
         page.addObject("asked", good);
         return page;
+    }
+
+    private Optional<String> pleaProblem(Optional<String> who, Optional<String> address, String sender) {
+        if (who.isEmpty() || address.isEmpty()) {
+            return Optional.of("Please give your full name and an e-mail address.");
+        }
+        return limits.mayWrite(address.get(), 0, sender)
+                ? Optional.empty()
+                : Optional.of("That is often enough for now. Please try again in an hour.");
     }
 
     /** Where an invitation leads: the offering's page with the form open, or one's own page once one has answered. */

@@ -4,6 +4,7 @@ import java.util.Map;
 import java.util.TreeMap;
 import jollyroster.core.intake.Contact;
 import jollyroster.people.CorrectionCommands;
+import jollyroster.platform.Names;
 import jollyroster.seating.Registration;
 import org.springframework.stereotype.Component;
 
@@ -22,9 +23,7 @@ class OwnContact {
     /** What is wrong with what was typed; empty when it can be taken. */
     static Map<String, String> problems(String name, String email) {
         Map<String, String> problems = new TreeMap<>();
-        if (Contact.name(name).isEmpty()) {
-            problems.put("own-name", "Please give a name.");
-        }
+        Names.problem(name).ifPresent(why -> problems.put("own-name", why));
         if (Contact.email(email).isEmpty()) {
             problems.put("own-email", "This is not an e-mail address.");
         }

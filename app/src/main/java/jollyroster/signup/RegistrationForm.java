@@ -12,6 +12,7 @@ import jollyroster.core.intake.Contact;
 import jollyroster.core.intake.Intake.Slot;
 import jollyroster.core.seats.SignUpStyle;
 import jollyroster.guests.Reply;
+import jollyroster.platform.Names;
 import jollyroster.platform.Times;
 import jollyroster.programme.AskedQuestion;
 import jollyroster.programme.Offering;
@@ -158,7 +159,7 @@ public record RegistrationForm(
         Optional<String> goodEmail = Contact.email(email);
         Optional<String> number =
                 comesNot(offering) ? Optional.of("") : number(offering.signUp().phone(), region);
-        note(problems, "name", goodName, nameProblem(full));
+        note(problems, "name", goodName, nameProblem());
         note(problems, "email", goodEmail, emailProblem());
         note(problems, "phone", number, phoneProblem(offering.signUp().phone()));
         Answers.Checked intake = comesNot(offering)
@@ -214,13 +215,8 @@ public record RegistrationForm(
         }
     }
 
-    private String nameProblem(boolean full) {
-        if (name.codePointCount(0, name.length()) > Contact.LONGEST_NAME) {
-            return "This name is too long. 120 characters are kept.";
-        }
-        return full && Contact.name(name).isPresent()
-                ? "Please give your full name, first and last."
-                : "Please give your name.";
+    private String nameProblem() {
+        return Names.problem(name).orElse("Please give your full name, first and last.");
     }
 
     private String emailProblem() {

@@ -8,6 +8,7 @@ import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.core.intake.Contact;
 import jollyroster.platform.Actor;
 import jollyroster.platform.DeskPage;
+import jollyroster.platform.Names;
 import jollyroster.platform.PersonalLinks;
 import jollyroster.platform.Role;
 import jollyroster.platform.SignedIn;
@@ -72,7 +73,8 @@ class TeamController {
         Optional<String> who = Contact.name(name);
         Optional<String> where = Contact.email(email);
         if (who.isEmpty() || where.isEmpty()) {
-            flash.addFlashAttribute("warned", "Nobody was invited: a name and an e-mail address are needed.");
+            flash.addFlashAttribute(
+                    "warned", "Nobody was invited. " + Names.problem(name).orElse("This is not an e-mail address."));
         } else if (commands.invite(who.get(), where.get(), role, actor).isEmpty()) {
             flash.addFlashAttribute("warned", "Nobody was invited: that address is on the team already.");
         } else {

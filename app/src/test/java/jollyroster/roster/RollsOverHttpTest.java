@@ -82,14 +82,14 @@ class RollsOverHttpTest extends AtTheRoster {
         assertThat(organiser
                         .get(session)
                         .document()
-                        .select("#roster td.name > span:first-child")
+                        .select("#roster td.name > a")
                         .eachText())
                 .containsExactly("Wren Skerry", "Teo Vance");
         changes.cancel(one, "", Saltmarrow.self(one));
         assertThat(organiser
                         .get(session)
                         .document()
-                        .select("#roster tr.gone td.name > span:first-child")
+                        .select("#roster tr.gone td.name > a")
                         .text())
                 .isEqualTo("Wren Skerry");
     }

@@ -87,9 +87,10 @@ class RegisteringOverHttpTest {
     @CsvSource(
             delimiter = '|',
             value = {
-                "name    | ''                      | Please give your name.",
-                "name    | ' '                     | Please give your name.",
-                "name    | 1234                    | Please give your name.",
+                "name    | ''                      | Please give a name.",
+                "name    | ' '                     | Please give a name.",
+                "name    | 1234                    | Please give a name.",
+                "name    | Wren at sea.example     | Please give a name without a web or e-mail address in it.",
                 "email   | kofi                    | This is not an e-mail address.",
                 "email   | ''                      | Please give an e-mail address; your link goes there.",
                 "phone   | call me                 | This is not a phone number. Leave it empty if you like.",

@@ -35,10 +35,26 @@ public final class Contact {
      * letter; which letters is nobody's business. It must hold no web or mail address: names stand in letters to others.
      */
     public static Optional<String> name(String entered) {
+        return nameFault(entered).isPresent() ? Optional.empty() : Optional.of(Text.oneLine(entered));
+    }
+
+    /** Why something is no name. */
+    public enum NameFault {
+        MISSING,
+        TOO_LONG,
+        HOLDS_AN_ADDRESS
+    }
+
+    /** What keeps it from being a name; empty when it is one. */
+    public static Optional<NameFault> nameFault(String entered) {
         String name = Text.oneLine(entered);
-        boolean fits = name.codePointCount(0, name.length()) <= LONGEST_NAME;
-        boolean good = fits && name.codePoints().anyMatch(Character::isLetter) && !holdsAddress(name);
-        return good ? Optional.of(name) : Optional.empty();
+        if (name.codePointCount(0, name.length()) > LONGEST_NAME) {
+            return Optional.of(NameFault.TOO_LONG);
+        }
+        if (name.codePoints().noneMatch(Character::isLetter)) {
+            return Optional.of(NameFault.MISSING);
+        }
+        return holdsAddress(name) ? Optional.of(NameFault.HOLDS_AN_ADDRESS) : Optional.empty();
     }
 
     /** No address is without a point, a colon or an at sign, and hardly any name has one. */

@@ -2,6 +2,7 @@ package jollyroster.core.intake;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
@@ -30,11 +31,18 @@ class ContactTest {
                 "www.evil",
                 "evil.example",
                 "Kofi evil.EXAMPLE/prize",
-                "kofi@evil.example",
-                "12345",
-                ""
+                "kofi@evil.example"
             })
     void what_a_mail_program_would_make_a_link_of_is_no_name(String name) {
         assertThat(Contact.name(name)).isEmpty();
+        assertThat(Contact.nameFault(name)).contains(Contact.NameFault.HOLDS_AN_ADDRESS);
+    }
+
+    @Test
+    void a_name_holds_a_letter_and_is_not_endless() {
+        assertThat(Contact.nameFault(" 12345")).contains(Contact.NameFault.MISSING);
+        assertThat(Contact.nameFault("")).contains(Contact.NameFault.MISSING);
+        assertThat(Contact.nameFault("\uD83D\uDEA4 é".repeat(40))).isEmpty();
+        assertThat(Contact.nameFault("\uD83D\uDEA4 é".repeat(41))).contains(Contact.NameFault.TOO_LONG);
     }
 }
