@@ -1,10 +1,5 @@
 // Keys of the desk, shown by ?; all of it also by mouse. They can be turned off (WCAG 2.2, 2.1.4).
 const PLACES = { t: "/desk", p: "/desk/programme", o: "/desk/offerings", e: "/desk/people", x: "/desk/outbox", s: "/desk/setup" };
-const NAMES = [
-  ["?", "Show these keys"], ["/", "Search"], ["g then t, p, o, e, x, s", "Go to Today, Programme, Offerings, People, Outbox, Setup"],
-  ["j, k", "Next, previous row"], ["Enter", "Open the row"], ["v", "Select the row, where rows can be selected"],
-  ["d", "To the first button of the row"], ["n, b", "Next, previous session"],
-];
 const ROWS = "main tbody tr, main .needs li, main .sending, main .at-hand article, main .part";
 let going = false;
 let at = -1;
@@ -30,23 +25,51 @@ function session(step) {
   if (links[next]) location.assign(links[next].getAttribute("href"));
 }
 
-function dialog() {
-  const known = document.querySelector("dialog.keys");
-  if (known) return known;
-  const box = document.createElement("dialog");
-  box.className = "keys";
-  box.setAttribute("aria-labelledby", "keys-title");
-  const title = document.createElement("h2");
-  title.id = "keys-title";
-  title.textContent = "Keys";
+const turner = (rel) => document.querySelector(`main a[rel=${rel}]`);
+const filter = () => document.querySelector("main .filters input[type=search]");
+
+// The page's own way on, such as to the next day; the next session where it has none.
+function turn(rel, step) {
+  const link = turner(rel);
+  if (link) location.assign(link.href);
+  else if (!turner("next") && !turner("prev")) session(step);
+}
+
+// The keys that do something on this page.
+function names() {
+  const all = rows();
+  const some = (selector) => all.some((row) => row.querySelector(selector));
+  const turns = turner("next") || turner("prev");
+  return [
+    ["?", "Show these keys"], ["/", "Search"], ["g then t, p, o, e, x, s", "Go to Today, Programme, Offerings, People, Outbox, Setup"],
+    filter() && ["f", "Find in this list"],
+    all.length > 0 && ["j, k", "Next, previous row"],
+    some("a[href]") && ["Enter", "Open the row"],
+    some("input[type=checkbox]") && ["v", "Select the row"],
+    some("button, summary") && ["d", "To the first button of the row"],
+    turns ? ["n, b", "Later, earlier"] : document.querySelector("[data-tideline] a") && ["n, b", "Next, previous session"],
+  ].filter(Boolean);
+}
+
+function listed() {
   const list = document.createElement("dl");
-  for (const [key, words] of NAMES) {
+  for (const [key, words] of names()) {
     const term = document.createElement("dt");
     term.textContent = key;
     const text = document.createElement("dd");
     text.textContent = words;
     list.append(term, text);
   }
+  return list;
+}
+
+function dialog() {
+  const box = document.createElement("dialog");
+  box.className = "keys";
+  box.setAttribute("aria-labelledby", "keys-title");
+  const title = document.createElement("h2");
+  title.id = "keys-title";
+  title.textContent = "Keys on this page";
   const toggle = document.createElement("button");
   toggle.className = "button";
   const name = () => { toggle.textContent = isOff() ? "Turn keys on" : "Turn keys off"; };
@@ -56,9 +79,10 @@ function dialog() {
   close.className = "button is-main";
   close.textContent = "Close";
   close.addEventListener("click", () => box.close());
+  box.addEventListener("close", () => box.remove());
   const bar = document.createElement("p");
   bar.append(close, " ", toggle);
-  box.append(title, list, bar);
+  box.append(title, listed(), bar);
   document.body.append(box);
   return box;
 }
@@ -70,8 +94,9 @@ const acts = {
   k: () => select(-1),
   v: () => rows()[at]?.querySelector("input[type=checkbox]")?.click(),
   d: () => rows()[at]?.querySelector("button, summary")?.focus(),
-  n: () => session(1),
-  b: () => session(-1),
+  f: () => filter()?.focus(),
+  n: () => turn("next", 1),
+  b: () => turn("prev", -1),
   g: () => { going = true; setTimeout(() => { going = false; }, 1500); },
 };
 

@@ -48,6 +48,20 @@ class KeysStoryTest {
             page.keyboard().press("Enter");
             page.waitForURL("**/desk/offerings/*");
 
+            open(page, "/desk/lanes");
+            page.keyboard().press("?");
+            assertThat(page.locator("dialog.keys")).containsText("Later, earlier");
+            assertThat(page.locator("dialog.keys")).not().containsText("Select the row");
+            page.keyboard().press("Escape");
+            assertThat(page.locator("dialog.keys")).hasCount(0);
+            page.keyboard().press("n");
+            page.waitForURL(url -> url.contains("/desk/lanes?at="));
+            ready(page);
+
+            open(page, "/desk/programme");
+            page.keyboard().press("f");
+            assertThat(page.locator("main .filters input[type=search]")).isFocused();
+
             open(page, "/desk/sessions/10");
             page.keyboard().press("n");
             page.waitForURL(url -> url.contains("/desk/sessions/") && !url.endsWith("/10"));
