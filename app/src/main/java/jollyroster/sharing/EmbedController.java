@@ -80,11 +80,12 @@ class EmbedController {
         Optional<Offering> found = queries.shown(slug).filter(o -> o.rules().visibility() != Visibility.INVITED);
         List<String> origins = found.map(o -> o.front().embedOrigins()).orElse(List.of());
         response.setHeader("Content-Security-Policy", policy(origins));
-        if (found.isEmpty() || origins.isEmpty()) {
+        if (found.isEmpty()) {
             response.setStatus(HttpStatus.NOT_FOUND.value());
             return "door/unknown";
         }
-        if (into.equals("iframe") && !from.isEmpty() && !origins.contains(originOf(from))) {
+        boolean elsewhere = into.equals("iframe") && !from.isEmpty() && !origins.contains(originOf(from));
+        if (origins.isEmpty() || elsewhere) {
             response.setHeader("Content-Security-Policy", policy(List.of("*")));
             model.addAttribute("title", found.get().title());
             model.addAttribute("page", address.of("/p/" + slug));

@@ -121,7 +121,12 @@ class SharingTest {
         Published at = saltmarrow.publish(seats(3));
         Browserless organiser = Browserless.organiser(port);
         String share = "/desk/offerings/" + at.offering() + "/share";
-        assertThat(visitor().get("/embed/" + at.slug()).status()).isEqualTo(404);
+        Browserless.Page unnamed = visitor().get("/embed/" + at.slug());
+        assertThat(unnamed.document().select("body a").attr("href"))
+                .as("only a link")
+                .endsWith("/p/" + at.slug());
+        assertThat(unnamed.document().select("main *")).hasSize(2);
+        assertThat(visitor().get("/embed/unknown").status()).isEqualTo(404);
         for (String wrong :
                 List.of("javascript:alert(1)", "http://club.example", "https://*", "'self'", "https://a.example/x y")) {
             organiser.post(share, "/desk/offerings/" + at.offering() + "/origins", Map.of("origins", wrong));
