@@ -140,7 +140,7 @@ record TypedDatesView(String text, List<Line> lines, boolean replaces, String su
             case ENDS_BEFORE_IT_STARTS -> "Ends before it starts. Did you mean " + detail + "?";
             case OVER_TWELVE_HOURS -> overTwelveHours(detail);
             case NO_END -> "Say until when";
-            case HOURS_OVERLAP -> "Overlaps other hours of that day";
+            case HOURS_OVERLAP -> "Overlaps other hours of that day; write “only” before hours that hold instead";
             case COUNT_AND_END -> "Give a number of times or an end, not both";
             case NOTHING_LEFT -> "No date is left";
             case NO_TIME -> "No time given";
@@ -151,6 +151,7 @@ record TypedDatesView(String text, List<Line> lines, boolean replaces, String su
             case UNKNOWN_HOST -> "Nobody on the team is called “" + detail + "”";
             case SEATS_OUT_OF_RANGE -> "Seats are 1 to 100,000, not " + detail;
             case SAID_TWICE -> "Said twice on one line";
+            case DAY_SAID_TWICE -> "That day has hours already";
             case NAME_NOT_CLOSED -> "The quotation mark is not closed";
             case NOT_UNDERSTOOD -> "Not understood: “" + detail + "”";
             case TOO_MANY_SESSIONS -> "More than " + detail + " dates";

@@ -61,12 +61,14 @@ public final class TypedHours {
      *
      * @param from the first day on which the weekdays have these hours; {@code null} for always
      * @param ranges in the order typed, none for closed
+     * @param only whether it holds instead of what was said of the same weekdays before, not beside it
      */
     public record Clause(
             Set<DayOfWeek> weekdays,
             Set<LocalDate> dates,
             @Nullable LocalDate from,
-            List<Range> ranges) {}
+            List<Range> ranges,
+            boolean only) {}
 
     /**
      * A part as it was read.
@@ -132,6 +134,7 @@ public final class TypedHours {
         private final List<Range> ranges = new ArrayList<>();
         private @Nullable LocalDate from;
         private boolean closed;
+        private boolean only;
 
         OnePart(Cursor cursor) {
             this.cursor = cursor;
@@ -153,7 +156,7 @@ public final class TypedHours {
                 TypedLine.Problem problem = closed ? TypedLine.Problem.SAID_TWICE : TypedLine.Problem.NO_TIME;
                 throw cursor.unreadable(cursor.at(), problem, "");
             }
-            return new Clause(weekdays, dates, from, List.copyOf(ranges));
+            return new Clause(weekdays, dates, from, List.copyOf(ranges), only || closed);
         }
 
         private boolean dates() {
@@ -236,9 +239,10 @@ public final class TypedHours {
             return true;
         }
 
-        /** A word that dates may have; weekdays hold every week. */
         private boolean only() {
-            return !dates.isEmpty() && cursor.take(ONLY).isPresent();
+            boolean found = cursor.take(ONLY).isPresent();
+            only |= found;
+            return found;
         }
 
         private boolean closed() {

@@ -84,6 +84,8 @@ public record TypedLine(
         UNKNOWN_HOST,
         SEATS_OUT_OF_RANGE,
         SAID_TWICE,
+        /** Days that have hours already. */
+        DAY_SAID_TWICE,
         NAME_NOT_CLOSED,
         NOT_UNDERSTOOD,
         TOO_MANY_SESSIONS,

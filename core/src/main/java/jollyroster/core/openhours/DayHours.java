@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import jollyroster.core.dates.Interval;
 
 /**
@@ -78,6 +79,16 @@ public record DayHours(List<Stretch> stretches) {
         }
         others.add(joined);
         return Optional.of(new DayHours(others));
+    }
+
+    /** With more stretches; empty where one of them overlaps another, or there are too many. */
+    public Optional<DayHours> and(DayHours more) {
+        boolean overlaps =
+                more.stretches.stream().anyMatch(some -> stretches.stream().anyMatch(some::overlaps));
+        return overlaps || stretches.size() + more.stretches.size() > MOST
+                ? Optional.empty()
+                : Optional.of(new DayHours(Stream.concat(stretches.stream(), more.stretches.stream())
+                        .toList()));
     }
 
     public boolean isClosed() {

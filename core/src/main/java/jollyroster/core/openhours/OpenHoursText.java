@@ -9,6 +9,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import jollyroster.core.dates.TypedHours;
@@ -18,8 +19,8 @@ import org.jspecify.annotations.Nullable;
 /**
  * Open hours as text: read as people type them ({@link TypedHours}), and written so that it reads to the same.
  *
- * <p>Example: {@code Mon–Fri 14:00-16:30, 19:00-21:00}, {@code Wed 10:00-14:00 from 5 Apr 2027}, {@code 24 to 26 Dec 2027
- * closed}, a line each.
+ * <p>Example: {@code Mon–Fri 14:00-16:30, 19:00-21:00}, {@code Wed 10-14}, {@code Thu only 10-14 from 5 Apr 2027}, {@code 24
+ * to 26 Dec 2027 closed}, a line each.
  */
 public final class OpenHoursText {
 
@@ -43,8 +44,8 @@ public final class OpenHoursText {
     }
 
     /**
-     * Reads the whole text. A weekday that is given hours twice from the same date, or a date twice, is an error at the
-     * second.
+     * Reads the whole text. What is said of a weekday a second time holds beside what was said before; where it is closed or
+     * has the word "only", it holds instead. A date that is said twice is an error at the second.
      *
      * @param dayBegins the first hour at which a time without am or pm may start, 0 to 12
      */
@@ -69,10 +70,8 @@ public final class OpenHoursText {
             Map<From, DayHours> weekly,
             SortedMap<LocalDate, DayHours> exceptions) {
         LocalDate from = clause.from() == null ? LocalDate.MIN : clause.from();
-        boolean twice = clause.weekdays().stream().anyMatch(day -> weekly.containsKey(new From(day, from)))
-                || clause.dates().stream().anyMatch(exceptions::containsKey);
-        if (twice) {
-            return refused(part, TypedLine.Problem.SAID_TWICE, "");
+        if (clause.dates().stream().anyMatch(exceptions::containsKey)) {
+            return refused(part, TypedLine.Problem.DAY_SAID_TWICE, "");
         }
         int most = OpenHours.MOST_EXCEPTIONS;
         if (exceptions.size() + clause.dates().size() > most
@@ -83,7 +82,20 @@ public final class OpenHoursText {
         DayHours hours = new DayHours(clause.ranges().stream()
                 .map(range -> Stretch.of(range.from(), range.until()))
                 .toList());
-        clause.weekdays().forEach(day -> weekly.put(new From(day, from), hours));
+        Map<From, DayHours> changed = new LinkedHashMap<>();
+        for (DayOfWeek day : clause.weekdays()) {
+            From which = new From(day, from);
+            DayHours before = clause.only() ? null : weekly.get(which);
+            if (before != null && before.isClosed()) {
+                return refused(part, TypedLine.Problem.DAY_SAID_TWICE, "");
+            }
+            Optional<DayHours> both = before == null ? Optional.of(hours) : before.and(hours);
+            if (both.isEmpty()) {
+                return refused(part, TypedLine.Problem.HOURS_OVERLAP, "");
+            }
+            changed.put(which, both.get());
+        }
+        weekly.putAll(changed);
         clause.dates().forEach(day -> exceptions.put(day, hours));
         return part;
     }

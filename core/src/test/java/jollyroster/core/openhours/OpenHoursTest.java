@@ -54,6 +54,22 @@ class OpenHoursTest {
     }
 
     @Test
+    void what_is_said_of_a_weekday_again_holds_beside_it_or_instead() {
+        OpenHours hours = read("Mon–Fri 14:00-16:30, 19:00-21:00; Wed 10-14; 11 Jan only 19-21; 24 to 26 Dec closed");
+        assertThat(on(hours, 3, 16)).isEqualTo("14:00-16:30, 19:00-21:00");
+        assertThat(on(hours, 3, 17)).isEqualTo("10:00-14:00, 14:00-16:30, 19:00-21:00");
+        assertThat(on(hours, 12, 24)).isEqualTo("closed");
+        assertThat(OpenHoursText.write(hours)).isEqualTo("""
+                        Mon, Tue, Thu, Fri 14:00-16:30, 19:00-21:00
+                        Wed 10:00-14:00, 14:00-16:30, 19:00-21:00
+                        24 Dec 2027 to 26 Dec 2027 closed
+                        11 Jan 2028 only 19:00-21:00""");
+        assertThat(read(OpenHoursText.write(hours))).isEqualTo(hours);
+        assertThat(on(read("Mon–Fri 9-17; Wed only 9-12"), 3, 17)).isEqualTo("09:00-12:00");
+        assertThat(on(read("Mon–Fri 9-17; Fri closed"), 3, 19)).isEqualTo("closed");
+    }
+
+    @Test
     void a_weekday_may_have_other_hours_from_a_date_on() {
         OpenHours hours = read("Mon 10-12; Mon 14-16 from 5 Apr; Mon closed from 3 May; 12 Apr only 9-10");
         assertThat(on(hours, 3, 29)).isEqualTo("10:00-12:00");
@@ -78,7 +94,15 @@ class OpenHoursTest {
 
     @Test
     void what_cannot_be_read_says_where_and_why() {
-        assertThat(error("Mon 10-12; Mon 13-14")).isEqualTo(new TypedLine.Error(12, TypedLine.Problem.SAID_TWICE, ""));
+        assertThat(error("Mon 10-12; Mon 11-14"))
+                .isEqualTo(new TypedLine.Error(12, TypedLine.Problem.HOURS_OVERLAP, ""));
+        assertThat(error("Mon closed; Mon 13-14"))
+                .isEqualTo(new TypedLine.Error(13, TypedLine.Problem.DAY_SAID_TWICE, ""));
+        assertThat(error(
+                                "daily 8-9, 10-11, 12-13, 14-15, 16-17, 18-19; Sat 9-10, 11-12, 13-14, 15-16, 17-18, 19-20, 21-22")
+                        .problem())
+                .as("thirteen stretches")
+                .isEqualTo(TypedLine.Problem.HOURS_OVERLAP);
         assertThat(error("Mon 14:00-10:00"))
                 .isEqualTo(new TypedLine.Error(5, TypedLine.Problem.ENDS_BEFORE_IT_STARTS, "14:00–22:00"));
         assertThat(error("Mon 14:00-13:00"))
@@ -93,7 +117,7 @@ class OpenHoursTest {
         assertThat(error("Tue 10 Mar only 9-10").problem()).isEqualTo(TypedLine.Problem.WEEKDAY_CONTRADICTS);
         assertThat(error("3000-01-01 closed").problem()).isEqualTo(TypedLine.Problem.YEAR_OUT_OF_RANGE);
         assertThat(error("x".repeat(500)).problem()).isEqualTo(TypedLine.Problem.LINE_TOO_LONG);
-        assertThat(error("1 Apr closed;\n".repeat(2000)).problem()).isEqualTo(TypedLine.Problem.SAID_TWICE);
+        assertThat(error("1 Apr closed;\n".repeat(2000)).problem()).isEqualTo(TypedLine.Problem.DAY_SAID_TWICE);
         assertThat(OpenHoursText.read("Mon 10-12;;\n\n ; Fri 9-10", TODAY, 8).isWrong())
                 .isFalse();
     }
