@@ -6,6 +6,7 @@ import jollyroster.chart.StateMark;
 import jollyroster.outbox.MailChannel;
 import jollyroster.programme.Offering;
 import jollyroster.programme.OfferingStatus;
+import jollyroster.programme.OwnTimeQueries;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.team.TeamQueries;
 import org.springframework.stereotype.Component;
@@ -15,11 +16,13 @@ import org.springframework.stereotype.Component;
 class FirstSteps {
 
     private final ProgrammeQueries programme;
+    private final OwnTimeQueries ownTime;
     private final TeamQueries team;
     private final MailChannel mail;
 
-    FirstSteps(ProgrammeQueries programme, TeamQueries team, MailChannel mail) {
+    FirstSteps(ProgrammeQueries programme, OwnTimeQueries ownTime, TeamQueries team, MailChannel mail) {
         this.programme = programme;
+        this.ownTime = ownTime;
         this.team = team;
         this.mail = mail;
     }
@@ -37,12 +40,13 @@ class FirstSteps {
         if (offerings.stream().anyMatch(o -> o.status() != OfferingStatus.DRAFT)) {
             return List.of();
         }
-        boolean dated =
-                offerings.stream().anyMatch(o -> !programme.sessionsOf(o.id()).isEmpty());
+        boolean dated = offerings.stream()
+                .anyMatch(o -> !programme.sessionsOf(o.id()).isEmpty()
+                        || !ownTime.of(o.id()).hours().isEmpty());
         String draft = offerings.stream()
                 .findFirst()
                 .map(o -> "/desk/offerings/" + o.id())
-                .orElse("/desk/programme#new");
+                .orElse("/desk/offerings#new");
         return Stream.of(
                         new Step(
                                 !programme.venues().isEmpty(),
@@ -53,8 +57,12 @@ class FirstSteps {
                                 !offerings.isEmpty(),
                                 "Create an offering",
                                 "Give it a title; everything else is on its page.",
-                                "/desk/programme#new"),
-                        new Step(dated, "Type its dates", "As you would write them: Tue 6 Apr 19-21 x6.", draft),
+                                "/desk/offerings#new"),
+                        new Step(
+                                dated,
+                                "Type its dates or open hours",
+                                "As you would write them: Tue 6 Apr 19-21 x6, or Mon–Fri 14-16:30.",
+                                draft),
                         new Step(false, "Publish it", "The checks beside it say what is missing.", draft),
                         new Step(
                                 team.members().size() > 1,

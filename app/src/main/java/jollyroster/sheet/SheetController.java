@@ -61,7 +61,7 @@ class SheetController {
         String named = named(title, "");
         if (named.isEmpty()) {
             flash.addFlashAttribute("warned", "Not created yet: give it a title first. Its address comes from it.");
-            return "redirect:/desk/programme#new";
+            return "redirect:/desk/offerings#new";
         }
         Optional<Long> copy = Text.isNumber(pattern, 1, Integer.MAX_VALUE)
                 ? commands.copy(Long.parseLong(pattern), named, Copy.DRAFT_WITHOUT_DATES, actor)

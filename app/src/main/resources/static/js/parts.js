@@ -12,12 +12,9 @@ const read = async (response) => new DOMParser().parseFromString(await response.
 
 // Puts what the server says in the place of what is there; what somebody is typing is left alone.
 const take = (fresh, only) => {
-  for (const part of parts()) {
-    const next = fresh.getElementById(part.id);
-    if (next && (part.id === only || !isChanged(part))) {
-      part.replaceWith(next);
-    }
-  }
+  const kept = parts().filter((part) => part.id !== only && isChanged(part));
+  const next = [...fresh.querySelectorAll("[data-part]")].map((part) => kept.find((typed) => typed.id === part.id) ?? part);
+  box().replaceChildren(...kept.filter((typed) => !next.includes(typed)), ...next);
   document.querySelector("[data-sheet-head]").replaceWith(fresh.querySelector("[data-sheet-head]"));
   // What the server wrote into a box to be looked at is not saved either.
   box().querySelectorAll("[data-read-dates]").forEach((form) => form.querySelector("textarea").value && changed.add(form));

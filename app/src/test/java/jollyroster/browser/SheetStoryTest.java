@@ -54,6 +54,26 @@ class SheetStoryTest {
     }
 
     @Test
+    void the_sections_follow_how_people_register_and_keep_what_is_typed() {
+        try (BrowserContext context = Chromium.person(port, Chromium.desktop("America/Halifax"))) {
+            Page page = Chromium.signedIn(context);
+            page.navigate("/desk/offerings");
+            page.fill("#new", "Rigging advice");
+            page.keyboard().press("Enter");
+            page.waitForURL(url -> url.matches(".*/desk/offerings/\\d+"));
+            page.locator("html[data-ready]").waitFor();
+            open(page, "words");
+            page.fill("#summary", ODD);
+            open(page, "access");
+            page.check("#access [value=OWN_TIME]");
+            page.click("#access .part-fields >> text=Save");
+            assertThat(page.locator("#hours")).containsText("No hours yet");
+            assertThat(page.locator("#dates")).hasCount(0);
+            assertThat(page.locator("#summary")).hasValue(ODD);
+        }
+    }
+
+    @Test
     void whoever_is_signed_out_meanwhile_loses_nothing() {
         try (BrowserContext context = Chromium.person(port, Chromium.desktop("America/Halifax"))) {
             Page page = Chromium.signedIn(context);

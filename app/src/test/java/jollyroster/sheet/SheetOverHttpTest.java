@@ -190,8 +190,8 @@ class SheetOverHttpTest {
     @Test
     void an_offering_is_not_begun_without_a_title_and_is_called_by_it() {
         Browserless.Page none = organiser.post("/desk/programme", "/desk/offerings", Map.of("title", " "));
-        assertThat(none.location()).endsWith("/desk/programme#new");
-        assertThat(organiser.warnedOn("/desk/programme")).anyMatch(said -> said.contains("give it a title first"));
+        assertThat(none.location()).endsWith("/desk/offerings#new");
+        assertThat(organiser.warnedOn("/desk/offerings")).anyMatch(said -> said.contains("give it a title first"));
         String begun = organiser
                 .post("/desk/programme", "/desk/offerings", Map.of("title", "Élan & tide " + at.offering()))
                 .location();
