@@ -57,6 +57,8 @@ public class OfferingCommands {
         STYLE_HELD,
         /** It has dates, which own time has not until somebody picks one; nothing was changed. */
         HAS_DATES,
+        /** It is published, and nobody could pick a time without a seat; nothing was changed. */
+        SEATLESS,
         /** Another offering has this address, or had it; nothing was changed. */
         ADDRESS_TAKEN,
         /** The same of its short link. */
@@ -109,7 +111,10 @@ public class OfferingCommands {
                 : Saved.OVERTAKEN;
     }
 
-    /** Keeps these sections, whoever else kept them meanwhile. All of them or none. */
+    /**
+     * Keeps these sections, whoever else kept them meanwhile. All of them or none. Where people begin to pick times of their own,
+     * a time is for one as long as nobody has said otherwise.
+     */
     @Transactional
     public Saved save(long offering, List<? extends Section> sections, Actor actor) {
         actor.requireOrganiser();
@@ -127,6 +132,14 @@ public class OfferingCommands {
                 && !sessions.idsOf(offering).isEmpty();
         if (toOwnTime) {
             return Saved.HAS_DATES;
+        }
+        if (isOwnTime(row) && !isOwnTime(before) && row.getSeats() == 0) {
+            row.setSeats(1);
+        }
+        if (isOwnTime(row)
+                && row.getSeats() <= row.getKeptBack()
+                && !row.getStatus().equals(OfferingStatus.DRAFT.name())) {
+            return Saved.SEATLESS;
         }
         Optional<Saved> taken = addresses.taken(before, row);
         if (taken.isPresent()) {

@@ -113,7 +113,9 @@ public class ReadinessCheck {
         return o.style() == SignUpStyle.OWN_TIME
                 ? Optional.of(new Readiness.OwnTime(
                         !own.of(o.id()).hours().isEmpty(),
-                        hosts.ofOffering(o.id()).size()))
+                        hosts.ofOffering(o.id()).size(),
+                        o.seats(),
+                        o.rules().keptBack()))
                 : Optional.empty();
     }
 

@@ -120,6 +120,7 @@ class PartController {
                 Map.of("style", "How people register: people are registered already, so that it can no longer change.");
             case HAS_DATES ->
                 Map.of("style", "How people register: take its dates away first; a picked time becomes one.");
+            case SEATLESS -> Map.of("seats", "Seats: at least one must be left for people to pick a time.");
             case ADDRESS_TAKEN -> Map.of("slug", "Address: another offering has this one, or had it.");
             case SHORT_NAME_TAKEN -> Map.of("shortName", "Short link: another offering has this one, or had it.");
             default -> Map.of();

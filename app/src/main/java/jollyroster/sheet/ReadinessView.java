@@ -34,7 +34,12 @@ public final class ReadinessView {
             case NO_DATE -> "No date to come.";
             case NO_HOURS -> "No open hours.";
             case NOBODY_LEADS -> "Nobody leads it.";
-            case NO_SEATS -> finding.dates() == 1 ? "A date has no seats." : finding.dates() + " dates have no seats.";
+            case NO_SEATS ->
+                switch (finding.dates()) {
+                    case 0 -> "A time has no seats.";
+                    case 1 -> "A date has no seats.";
+                    default -> finding.dates() + " dates have no seats.";
+                };
             case NO_VENUE -> "No venue yet.";
             case NO_LINK -> "Online, but no link.";
             case NO_PROVIDER -> "No meeting service is set up.";
@@ -73,7 +78,12 @@ public final class ReadinessView {
             case NO_DATE -> "Nobody can register before there is one.";
             case NO_HOURS -> "Nobody can pick a time before there are some.";
             case NOBODY_LEADS -> "A time needs a host who gives it.";
-            case NO_SEATS -> finding.dates() == 1 ? "Nobody can register for it." : "Nobody can register for them.";
+            case NO_SEATS ->
+                switch (finding.dates()) {
+                    case 0 -> "Nobody can pick one.";
+                    case 1 -> "Nobody can register for it.";
+                    default -> "Nobody can register for them.";
+                };
             case NO_VENUE -> "People will not know where to go.";
             case NO_LINK -> "Choose a venue with a link, or one that makes a link for each session.";
             case NO_PROVIDER -> "Its links are made by one. Choose a venue with a fixed link instead.";

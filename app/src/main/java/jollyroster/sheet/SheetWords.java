@@ -82,7 +82,7 @@ final class SheetWords {
     private static String meeting(Offering o, Venue venue) {
         return switch (venue.kind()) {
             case PHONE -> "By telephone on ";
-            case PLACE -> "In person at ";
+            case PLACE -> o.format() == Format.ONLINE ? "Online, but at " : "In person at ";
             default -> o.format() == Format.ONLINE ? "Online in " : "In person and in ";
         };
     }

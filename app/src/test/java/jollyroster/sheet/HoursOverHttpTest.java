@@ -43,19 +43,19 @@ class HoursOverHttpTest {
     }
 
     private Browserless.Page keep(String hours, String... more) {
-        Map<String, String> fields = new HashMap<>(
-                Map.of("on", "2027-03-10", "hours", hours, "choice", "WHOEVER_IS_FREE", "seen", seen(), "grid", "15"));
+        Map<String, String> fields = new HashMap<>(Map.of(
+                "on", "2027-03-10", "hours", hours, "choice", "WHOEVER_IS_FREE", "seen", seen("hours"), "grid", "15"));
         for (int i = 0; i < more.length; i += 2) {
             fields.put(more[i], more[i + 1]);
         }
         return organiser.post(sheet, sheet + "/parts/hours", fields);
     }
 
-    private String seen() {
+    private String seen(String part) {
         return organiser
-                .get(sheet + "?open=hours")
+                .get(sheet + "?open=" + part)
                 .document()
-                .select("#hours [name=seen]")
+                .select("#" + part + " [name=seen]")
                 .attr("value");
     }
 
@@ -112,5 +112,24 @@ class HoursOverHttpTest {
                         .document()
                         .select("#hours"))
                 .isEmpty();
+    }
+
+    @Test
+    void a_time_has_a_seat_from_the_start_and_keeps_one_while_it_is_published() {
+        String fresh = organiser
+                .post("/desk/offerings", "/desk/offerings", Map.of("title", "Chart advice"))
+                .location()
+                .replaceFirst("^http://[^/]+", "");
+        organiser.post(
+                fresh,
+                fresh + "/parts/access",
+                Map.of("style", "OWN_TIME", "visibility", "LISTED", "tell", "NEVER", "seen", "1"));
+        assertThat(organiser.get(fresh).document().select("#seats .reads").text())
+                .startsWith("1 seat a time");
+        Map<String, String> none =
+                Map.of("seats", "0", "largestParty", "1", "freed", "CALL_UP", "shown", "ALWAYS", "seen", seen("seats"));
+        Browserless.Page refused = organiser.post(sheet, sheet + "/parts/seats", none);
+        assertThat(refused.document().select("#seats .field-problem").text())
+                .isEqualTo("Seats: at least one must be left for people to pick a time.");
     }
 }

@@ -24,7 +24,7 @@ final class DateFindings {
     private static Stream<Finding> ownTime(OwnTime own) {
         Stream<Finding> hours = own.hours() ? Stream.empty() : Stream.of(Finding.about(Kind.NO_HOURS));
         Stream<Finding> hosts = own.hosts() > 0 ? Stream.empty() : Stream.of(Finding.about(Kind.NOBODY_LEADS));
-        return Stream.concat(hours, hosts);
+        return Stream.of(hours, hosts, SeatFindings.ownTime(own)).flatMap(findings -> findings);
     }
 
     private static Stream<Finding> dates(Sheet sheet, Instant now) {

@@ -10,7 +10,7 @@ import org.jspecify.annotations.Nullable;
  * @param at an instant the remark needs (a clock change), or {@code null}
  * @param count a number the remark needs (sessions or people concerned, minutes, a room's size); 0 when it needs none
  * @param detail a name the remark needs (a host, a question); empty when it needs none
- * @param dates how many dates it is about, of which {@code session} and {@code at} are the first; 1 at least
+ * @param dates how many dates it is about, of which {@code session} and {@code at} are the first; 0 for a time that is no date yet
  */
 public record Finding(
         Kind kind, @Nullable Long session, @Nullable Instant at, int count, String detail, int dates) {

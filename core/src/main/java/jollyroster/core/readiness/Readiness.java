@@ -77,8 +77,9 @@ public final class Readiness {
      *
      * @param hours whether any are open
      * @param hosts how many members may lead one
+     * @param seats of each; zero when none were given
      */
-    public record OwnTime(boolean hours, int hosts) {}
+    public record OwnTime(boolean hours, int hosts, int seats, int keptBack) {}
 
     /**
      * A session as the check sees it.

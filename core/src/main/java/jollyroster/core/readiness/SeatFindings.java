@@ -6,6 +6,7 @@ import java.util.function.ToIntFunction;
 import java.util.stream.Stream;
 import jollyroster.core.readiness.Finding.Kind;
 import jollyroster.core.readiness.Readiness.Date;
+import jollyroster.core.readiness.Readiness.OwnTime;
 import jollyroster.core.readiness.Readiness.Sheet;
 
 /** Seats against rooms, kept-back seats and the minimum. */
@@ -25,6 +26,16 @@ final class SeatFindings {
                                 d -> d.seats() > 0 && d.minimum() > d.seats(),
                                 Date::minimum))
                 .flatMap(findings -> findings);
+    }
+
+    /** Seats of a time that nobody has picked yet. */
+    static Stream<Finding> ownTime(OwnTime own) {
+        if (own.seats() < 1) {
+            return Stream.of(Finding.about(Kind.NO_SEATS).onDates(0));
+        }
+        return own.keptBack() >= own.seats()
+                ? Stream.of(Finding.about(Kind.ALL_KEPT_BACK, own.seats()))
+                : Stream.empty();
     }
 
     private static boolean isTooSmall(Date date) {

@@ -170,7 +170,10 @@ class ReadinessTest {
         assertThat(kinds(a().pickedFrom(false, 0)))
                 .contains(Kind.NO_HOURS, Kind.NOBODY_LEADS)
                 .doesNotContain(Kind.NO_DATE);
-        assertThat(kinds(a().pickedFrom(true, 2))).doesNotContain(Kind.NO_HOURS, Kind.NOBODY_LEADS, Kind.NO_DATE);
+        assertThat(kinds(a().pickedFrom(true, 2)))
+                .doesNotContain(Kind.NO_HOURS, Kind.NOBODY_LEADS, Kind.NO_DATE, Kind.NO_SEATS, Kind.ALL_KEPT_BACK);
+        assertThat(kinds(a().pickedFrom(true, 2, 0, 0))).contains(Kind.NO_SEATS);
+        assertThat(kinds(a().pickedFrom(true, 2, 2, 2))).contains(Kind.ALL_KEPT_BACK);
     }
 
     private static List<Kind> kinds(SheetBuilder sheet) {
@@ -279,7 +282,11 @@ class ReadinessTest {
         }
 
         SheetBuilder pickedFrom(boolean hours, int hosts) {
-            ownTime = Optional.of(new Readiness.OwnTime(hours, hosts));
+            return pickedFrom(hours, hosts, 2, 1);
+        }
+
+        SheetBuilder pickedFrom(boolean hours, int hosts, int seats, int keptBack) {
+            ownTime = Optional.of(new Readiness.OwnTime(hours, hosts, seats, keptBack));
             return this;
         }
 
