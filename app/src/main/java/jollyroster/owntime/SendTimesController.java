@@ -143,6 +143,22 @@ class SendTimesController {
                 .toList();
     }
 
+    /** What was typed for a link that was not made. */
+    public record Typed(String label, String first, String last, long host) {}
+
+    private Optional<String> problem(String first, String last, DayRange days, Offering o) {
+        boolean read = first.isBlank() == days.first().isEmpty()
+                && last.isBlank() == days.last().isEmpty();
+        if (!read) {
+            return Optional.of("a day is written like 2027-03-20");
+        }
+        if (!days.isOrdered()) {
+            return Optional.of("the first day is after the last");
+        }
+        LocalDate today = clock.instant().atZone(o.zone()).toLocalDate();
+        return days.last().filter(today::isAfter).map(past -> "its last day has passed");
+    }
+
     /** Makes a link that gives one person one time. */
     @PostMapping("/desk/offerings/{id}/times/links")
     String make(
@@ -155,17 +171,17 @@ class SendTimesController {
             Actor actor) {
         Offering o = known(id);
         DayRange days = new DayRange(Meant.day(first), Meant.day(last));
-        boolean read = first.isBlank() == days.first().isEmpty()
-                && last.isBlank() == days.last().isEmpty();
-        if (!picks(o) || !read || !days.isOrdered()) {
-            flash.addFlashAttribute("warned", "No link was made: the days are not in order, or none.");
+        String whom = Text.oneLine(label, LONGEST_LABEL);
+        Optional<String> problem = picks(o) ? problem(first, last, days, o) : Optional.of("people pick no times here");
+        if (problem.isPresent()) {
+            flash.addFlashAttribute("warned", "No link was made: " + problem.get() + ".");
+            flash.addFlashAttribute("typed", new Typed(whom, first, last, host));
             return back(id);
         }
         Optional<Long> leader = hosts.ofOffering(o.id()).stream()
                 .map(Host::id)
                 .filter(one -> one == host)
                 .findFirst();
-        String whom = Text.oneLine(label, LONGEST_LABEL);
         Link made = commands.make(new TimeLinkCommands.Wish(id, whom, leader, days), actor);
         flash.addFlashAttribute("made", links.oneTime(o.slug(), made));
         return back(id);

@@ -39,6 +39,7 @@ public record SendTimesView(
     static final int FEWEST = 2;
     static final int MOST = 5;
     private static final int WEEK = 7;
+    private static final int RECENT = 8;
     private static final DateTimeFormatter SENT = DateTimeFormatter.ISO_OFFSET_DATE_TIME;
 
     public record Day(String name, List<Choice> choices) {}
@@ -46,9 +47,24 @@ public record SendTimesView(
     /** @param start as a form sends it */
     public record Choice(String start, String words, boolean chosen) {}
 
+    /** The newest links. */
+    public List<Given> recentLinks() {
+        return links.stream().limit(RECENT).toList();
+    }
+
+    public List<Given> earlierLinks() {
+        return links.stream().skip(RECENT).toList();
+    }
+
     /** A link for one time. @param state what became of it, in words @param good whether it still can be used */
     public record Given(
-            long id, String label, String within, String state, String address, boolean good, String registration) {}
+            long id, String label, String within, String state, String address, boolean good, String registration) {
+
+        /** Whom it is for. */
+        public String whom() {
+            return label.isEmpty() ? "anybody" : label;
+        }
+    }
 
     public record Leader(long id, String name) {}
 

@@ -151,8 +151,24 @@ class TimeLinkTest extends AtTheClinic {
         organiser.post(
                 page,
                 "/desk/offerings/" + o.id() + "/times/links",
-                Map.of("first", "2027-03-20", "last", "2027-03-01", "label", "<b>x</b>"));
-        assertThat(organiser.get(page).document().select("#once tbody tr")).hasSize(1);
+                Map.of("first", "2027-03-20", "last", "2027-03-01", "label", "<b>\"x\"</b>"));
+        Document again = organiser.get(page).document();
+        assertThat(again.select(".warned").text()).isEqualTo("No link was made: the first day is after the last.");
+        assertThat(again.select("#once [name=label]").attr("value")).isEqualTo("<b>\"x\"</b>");
+        assertThat(again.select("#once [name=first]").attr("value")).isEqualTo("2027-03-20");
+        assertThat(again.select("#once tbody tr")).hasSize(1);
+    }
+
+    @Test
+    void the_newest_links_are_in_sight_and_the_others_fold() {
+        Offering o = byInvitation(host());
+        for (int i = 0; i < 9; i++) {
+            link(o, "label", "Nº " + i);
+        }
+        Document page =
+                organiser.get("/desk/offerings/" + o.id() + "/times/send").document();
+        assertThat(page.select("#once > table tbody tr")).hasSize(8);
+        assertThat(page.select("#once details tbody td").first().text()).isEqualTo("Nº 0");
     }
 
     @Test
