@@ -69,6 +69,9 @@ class CalendarsController {
         model.addAttribute("hosts", team.hosts());
         model.addAttribute("zones", Times.ZONES_OFFERED);
         model.addAttribute("home", Times.city(organisation.organisation().zone()));
+        if (!model.containsAttribute("typed")) {
+            model.addAttribute("typed", Typed.NOTHING);
+        }
         model.addAttribute("every", BusyCommands.EVERY.toMinutes());
         return "setup/calendars";
     }
@@ -117,6 +120,24 @@ class CalendarsController {
         return "redirect:/desk/setup/calendars";
     }
 
+    /** What was typed for a calendar that was not added. A file has to be chosen again. */
+    public record Typed(long host, String name, String address, String zone, boolean tentative, boolean free) {
+
+        private static final int LONGEST = 500;
+
+        static final Typed NOTHING = new Typed(0, "", "", "", true, false);
+
+        private static Typed of(long host, String name, String address, Settings settings) {
+            return new Typed(
+                    host,
+                    Text.oneLine(name, LONGEST),
+                    Text.oneLine(address, LONGEST),
+                    Optional.ofNullable(settings.zone()).orElse(""),
+                    Boolean.TRUE.equals(settings.tentative()),
+                    Boolean.TRUE.equals(settings.free()));
+        }
+    }
+
     /** Takes a calendar in, from a file or from an address; an address is read again every fifteen minutes. */
     @PostMapping("/desk/setup/calendars")
     String add(
@@ -133,6 +154,7 @@ class CalendarsController {
         String where = address.strip();
         if (!known || where.isEmpty() && (file == null || file.isEmpty()) || where.length() > 500) {
             flash.addFlashAttribute("warned", "Nothing was added: choose a host, and a file or an address.");
+            flash.addFlashAttribute("typed", Typed.of(host, name, address, settings));
             return "redirect:/desk/setup/calendars";
         }
         try {
@@ -143,13 +165,13 @@ class CalendarsController {
             flash.addFlashAttribute("said", "Added: " + times + (times == 1 ? " busy time." : " busy times."));
         } catch (BusyReading.NotRead e) {
             flash.addFlashAttribute("warned", "Nothing was added. " + e.getMessage());
+            flash.addFlashAttribute("typed", Typed.of(host, name, address, settings));
         }
         return "redirect:/desk/setup/calendars";
     }
 
     private static String named(String name, @Nullable String otherwise) {
-        String other = Text.oneLine(Optional.ofNullable(otherwise).orElse("Calendar"));
-        return name.isEmpty() ? other.substring(0, Math.min(other.length(), 80)) : name;
+        return name.isEmpty() ? Text.oneLine(Optional.ofNullable(otherwise).orElse("Calendar"), 80) : name;
     }
 
     /** A file that is too large comes as one character more than is read, so that it is refused as such. */
@@ -162,7 +184,7 @@ class CalendarsController {
     @PostMapping("/desk/setup/calendars/{id}/forget")
     String forget(@PathVariable long id, RedirectAttributes flash, Actor actor) {
         commands.forget(id, actor);
-        flash.addFlashAttribute("said", "Forgotten, and its busy times with it.");
+        flash.addFlashAttribute("said", "Removed, with its busy times.");
         return "redirect:/desk/setup/calendars";
     }
 }

@@ -73,15 +73,23 @@ class TeamController {
         Optional<String> who = Contact.name(name);
         Optional<String> where = Contact.email(email);
         if (who.isEmpty() || where.isEmpty()) {
-            flash.addFlashAttribute(
-                    "warned", "Nobody was invited. " + Names.problem(name).orElse("This is not an e-mail address."));
+            String why = Names.problem(name).orElse("This is not an e-mail address.");
+            notInvited(". " + why, new Typed(name, email, role), flash);
         } else if (commands.invite(who.get(), where.get(), role, actor).isEmpty()) {
-            flash.addFlashAttribute("warned", "Nobody was invited: that address is on the team already.");
+            notInvited(": that address is on the team already.", new Typed(name, email, role), flash);
         } else {
             String leads = role == Role.HELPER ? "." : ", and can be given sessions to lead from now on.";
             flash.addFlashAttribute("said", who.get() + " is invited" + leads);
         }
         return back();
+    }
+
+    /** Whom somebody wanted to invite. */
+    public record Typed(String name, String email, Role role) {}
+
+    private static void notInvited(String why, Typed typed, RedirectAttributes flash) {
+        flash.addFlashAttribute("warned", "Nobody was invited" + why);
+        flash.addFlashAttribute("typed", typed);
     }
 
     private static String back() {
@@ -99,7 +107,10 @@ class TeamController {
         flash.addFlashAttribute(
                 now.isPresent() ? "said" : "warned",
                 now.map(name -> "The page is /h/" + name + " now; the earlier address leads there.")
-                        .orElse("Not changed: somebody else has that address, or had it."));
+                        .orElse(
+                                slug.isBlank()
+                                        ? "Not changed: give the page a name."
+                                        : "Not changed: somebody else has that address, or had it."));
         return back();
     }
 

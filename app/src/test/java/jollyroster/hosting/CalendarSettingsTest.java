@@ -131,6 +131,26 @@ class CalendarSettingsTest {
     }
 
     @Test
+    void what_was_typed_for_a_calendar_that_is_not_added_is_kept() {
+        Browserless organiser = Browserless.organiser(port);
+        String page = "/desk/setup/calendars";
+        organiser.post(
+                page,
+                page,
+                Map.of("host", "" + host, "name", "Own \"cal\", <b>⚓</b>", "address", "calendar.example/x"));
+        var again = organiser.get(page).document();
+        assertThat(again.select(".warned").text()).startsWith("Nothing was added.");
+        assertThat(again.select("form.part-form [name=name]").attr("value")).isEqualTo("Own \"cal\", <b>⚓</b>");
+        assertThat(again.select("form.part-form [name=address]").attr("value")).isEqualTo("calendar.example/x");
+        assertThat(again.select("form.part-form [name=host] [selected]").attr("value"))
+                .isEqualTo("" + host);
+        organiser.post("/desk/setup/team", "/desk/setup/team", Map.of("name", "Ola", "email", "ola", "role", "HELPER"));
+        var team = organiser.get("/desk/setup/team").document();
+        assertThat(team.select("form.part-form [name=email]").attr("value")).isEqualTo("ola");
+        assertThat(team.select("form.part-form [selected]").attr("value")).isEqualTo("HELPER");
+    }
+
+    @Test
     void a_file_is_read_once_and_a_zone_that_is_none_is_not_kept() throws Exception {
         reading.takeFile(host, "File " + made, CALENDAR, CalendarSettings.USUAL, Saltmarrow.ORGANISER);
         BusyQueries.Calendar file = busy.calendars().stream()
