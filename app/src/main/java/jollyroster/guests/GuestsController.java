@@ -2,6 +2,7 @@ package jollyroster.guests;
 
 import java.io.IOException;
 import java.util.EnumMap;
+import java.util.List;
 import java.util.Map;
 import jollyroster.core.intake.Text;
 import jollyroster.exchange.CalendarReplies;
@@ -23,6 +24,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 class GuestsController {
 
     private static final int LONGEST_SOUGHT = 100;
+    private static final int MOST_NAMED = 10;
 
     private static final int LARGEST = 1_000_000;
     private final GuestList list;
@@ -64,8 +66,13 @@ class GuestsController {
             return GuestList.back(id);
         }
         GuestReading.Read read = GuestReading.read(fromFile ? TableReader.text(file.getBytes()) : text);
-        if (read.guests().isEmpty() && read.wrong().isEmpty()) {
+        if (!read.wrong().isEmpty()) {
+            flash.addFlashAttribute("warned", wrong(read.wrong()));
+            flash.addFlashAttribute("people", String.join("\n", read.wrong()));
+        }
+        if (read.guests().isEmpty()) {
             flash.addFlashAttribute("warned", "Nobody was imported: there is no e-mail address in it.");
+            flash.addFlashAttribute("people", text);
             return GuestList.back(id);
         }
         int added = commands.invite(id, read.guests(), actor);
@@ -73,16 +80,13 @@ class GuestsController {
                 "said",
                 added + (added == 1 ? " person" : " people") + " imported, "
                         + (read.guests().size() - added) + " on the list already. Nobody has been written to yet.");
-        if (!read.wrong().isEmpty()) {
-            flash.addFlashAttribute(
-                    "warned",
-                    "Not e-mail addresses: "
-                            + String.join(", ", read.wrong().stream().limit(10).toList())
-                            + (read.wrong().size() > 10
-                                    ? " and " + (read.wrong().size() - 10) + " more."
-                                    : "."));
-        }
         return GuestList.back(id);
+    }
+
+    private static String wrong(List<String> typed) {
+        String first = String.join(", ", typed.stream().limit(MOST_NAMED).toList());
+        int more = typed.size() - MOST_NAMED;
+        return "Not e-mail addresses: " + first + (more > 0 ? " and " + more + " more." : ".");
     }
 
     @PostMapping("/desk/offerings/{id}/guests/{guest}/remove")

@@ -220,6 +220,8 @@ class GuestsOverHttpTest {
                 .collect(Collectors.joining("\n")));
         assertThat(list().select("tbody .name").eachText()).hasSize(20).startsWith("Guest 00");
         assertThat(list().select("nav.in-page a").first().text()).isEqualTo("everybody 45");
+        organiser.post(guests, guests, Map.of("text", "nobody, <b>\"here\"</b>"));
+        assertThat(list().select("details[open] textarea").text()).isEqualTo("nobody, <b>\"here\"</b>");
         Document last = organiser.get(guests + "?page=9999").document();
         assertThat(last.select("tbody .name").eachText()).hasSize(5).endsWith("Guest 44");
         assertThat(last.select(".filters a").eachText()).containsExactly("Before");
