@@ -60,12 +60,11 @@ class GuestsController {
             Actor actor)
             throws IOException {
         list.known(id);
-        boolean fromFile = file != null && !file.isEmpty();
-        if (text.length() > LARGEST || fromFile && file.getSize() > LARGEST) {
+        if (text.length() > LARGEST || file != null && file.getSize() > LARGEST) {
             flash.addFlashAttribute("warned", "Nobody was imported: it is larger than 1 MB.");
             return GuestList.back(id);
         }
-        GuestReading.Read read = GuestReading.read(fromFile ? TableReader.text(file.getBytes()) : text);
+        GuestReading.Read read = GuestReading.read(source(text, file));
         if (!read.wrong().isEmpty()) {
             flash.addFlashAttribute("warned", wrong(read.wrong()));
             flash.addFlashAttribute("people", String.join("\n", read.wrong()));
@@ -81,6 +80,11 @@ class GuestsController {
                 added + (added == 1 ? " person" : " people") + " imported, "
                         + (read.guests().size() - added) + " on the list already. Nobody has been written to yet.");
         return GuestList.back(id);
+    }
+
+    /** The file if there is one, else what was pasted. */
+    private static String source(String text, @Nullable MultipartFile file) throws IOException {
+        return file == null || file.isEmpty() ? text : TableReader.text(file.getBytes());
     }
 
     private static String wrong(List<String> typed) {
@@ -124,10 +128,9 @@ class GuestsController {
             Actor actor)
             throws IOException {
         list.known(id);
-        boolean fromFile = file != null && !file.isEmpty();
-        String source = fromFile ? TableReader.text(file.getBytes()) : text;
         Map<CalendarAnswers.Came, Integer> came = new EnumMap<>(CalendarAnswers.Came.class);
-        CalendarReplies.read(source).forEach(reply -> came.merge(calendarAnswers.apply(reply), 1, Integer::sum));
+        CalendarReplies.read(source(text, file))
+                .forEach(reply -> came.merge(calendarAnswers.apply(reply), 1, Integer::sum));
         int taken = came.getOrDefault(CalendarAnswers.Came.TAKEN, 0);
         int others = came.values().stream().mapToInt(Integer::intValue).sum() - taken;
         flash.addFlashAttribute(

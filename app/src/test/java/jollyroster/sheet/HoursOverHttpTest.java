@@ -7,7 +7,6 @@ import java.util.HashMap;
 import java.util.Map;
 import jollyroster.AppTest;
 import jollyroster.Browserless;
-import jollyroster.Saltmarrow;
 import jollyroster.Saltmarrow.Published;
 import jollyroster.core.seats.SignUpStyle;
 import jollyroster.programme.OwnTime;
@@ -16,30 +15,17 @@ import jollyroster.programme.Section;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.boot.test.web.server.LocalServerPort;
 
 /** The section of open hours: typed, kept, read back as sentences, and refused with the line that is wrong. */
 @AppTest
-class HoursOverHttpTest {
-
-    @Autowired
-    Saltmarrow saltmarrow;
+class HoursOverHttpTest extends OnASheet {
 
     @Autowired
     OwnTimeQueries ownTime;
 
-    @LocalServerPort
-    int port;
-
-    private Published at;
-    private String sheet;
-    private Browserless organiser;
-
     @BeforeEach
     void publish() {
-        at = saltmarrow.publish(seats(1).with(Section.Access.OPEN.by(SignUpStyle.OWN_TIME)));
-        sheet = "/desk/offerings/" + at.offering();
-        organiser = Browserless.organiser(port);
+        publish(seats(1).with(Section.Access.OPEN.by(SignUpStyle.OWN_TIME)));
     }
 
     private Browserless.Page keep(String hours, String... more) {

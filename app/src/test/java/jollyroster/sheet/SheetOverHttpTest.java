@@ -8,12 +8,10 @@ import java.util.List;
 import java.util.Map;
 import jollyroster.AppTest;
 import jollyroster.Browserless;
-import jollyroster.Saltmarrow;
 import jollyroster.Saltmarrow.Published;
 import jollyroster.programme.Offering;
 import jollyroster.programme.OfferingStatus;
 import jollyroster.programme.Part;
-import jollyroster.programme.ProgrammeQueries;
 import jollyroster.seating.RegistrationCommands;
 import org.jsoup.nodes.Document;
 import org.jsoup.nodes.Element;
@@ -22,47 +20,23 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
 import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.boot.test.web.server.LocalServerPort;
 
 /** Offering of an offering, as an organiser fills it in. */
 @AppTest
-class SheetOverHttpTest {
-
-    @Autowired
-    Saltmarrow saltmarrow;
-
-    @Autowired
-    ProgrammeQueries programme;
+class SheetOverHttpTest extends OnASheet {
 
     @Autowired
     RegistrationCommands roster;
 
-    @LocalServerPort
-    int port;
-
-    private Published at;
-    private String sheet;
-    private Browserless organiser;
-
     @BeforeEach
     void publish() {
-        at = saltmarrow.publish(seats(6).asking(
+        publish(seats(6).asking(
                         QuestionForm.of("CHOOSE_ONE", "Boat?", "", true, "Dinghy | 4\nGig"),
                         QuestionForm.of("AGREEMENT", "I can swim", "", true, "")));
-        sheet = "/desk/offerings/" + at.offering();
-        organiser = Browserless.organiser(port);
     }
 
     private Offering offering() {
         return programme.offering(at.offering()).orElseThrow();
-    }
-
-    private Map<String, String> filledIn(String part) {
-        return SheetForms.filledIn(organiser, sheet, part);
-    }
-
-    private Browserless.Page keep(String part, Map<String, String> fields) {
-        return SheetForms.keep(organiser, sheet, part, fields);
     }
 
     @ParameterizedTest
