@@ -114,17 +114,23 @@ public class NoticeCommands {
         replan(after, parties.everybodyOn(after.book()), "the session was changed");
     }
 
-    private void replan(Session after, List<PartyCommands.Addressed> people, String reason) {
+    /** The same after the plan of its offering has changed. @return how many people it is about */
+    public int followPlan(Session session) {
+        return replan(session, parties.everybodyOn(session.book()), "the plan was changed");
+    }
+
+    private int replan(Session after, List<PartyCommands.Addressed> people, String reason) {
         Instant now = clock.instant();
         outbox.withdrawRemindersOf(after.id(), reason, now);
-        if (!after.cancelled() && after.start().isAfter(now)) {
-            outbox.remind(
-                    people.stream()
-                            .filter(p -> p.registration().getState().equals(RegistrationState.REGISTERED.name()))
-                            .map(p -> Recipients.one(after, p.registration(), p.email()))
-                            .toList(),
-                    now);
+        if (after.cancelled() || !after.start().isAfter(now)) {
+            return 0;
         }
+        List<Recipient> reminded = people.stream()
+                .filter(p -> p.registration().getState().equals(RegistrationState.REGISTERED.name()))
+                .map(p -> Recipients.one(after, p.registration(), p.email()))
+                .toList();
+        outbox.remind(reminded, now);
+        return reminded.size();
     }
 
     /** Writes into the logbook of a session what somebody has done to it. */

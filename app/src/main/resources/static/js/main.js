@@ -27,6 +27,7 @@ const modules = [
   ["[data-chosen]", "./chosen.js"],
   ["[data-questions]", "./questions.js"],
   ["[data-parts]", "./parts.js"],
+  ["[data-plan-line]", "./plan.js"],
 ];
 
 // Modules of what a page puts in later; they bind to what is inside.

@@ -56,6 +56,8 @@ class HtmlCheckTest {
             "/desk/offerings/11?open=hours",
             "/desk/offerings/11?open=access",
             "/desk/offerings/11/times",
+            "/desk/offerings/11/times/send",
+            "/desk/offerings/2/plan",
             "/desk/offerings/2/answers",
             "/desk/offerings/3/guests",
             "/desk/offerings/2/share",

@@ -34,6 +34,7 @@ class PlainVisitTest {
             "/desk/sessions/7/why/120",
             "/desk/offerings/2/answers",
             "/desk/offerings/3/guests",
+            "/desk/offerings/3/plan",
             "/desk/offerings/7/guests",
             "/desk/people",
             "/desk/people/1",

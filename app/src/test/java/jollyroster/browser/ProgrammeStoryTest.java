@@ -50,6 +50,8 @@ class ProgrammeStoryTest {
             "/p/passage-plan-clinic",
             "/desk/offerings/11",
             "/desk/offerings/11/times",
+            "/desk/offerings/2/plan",
+            "/desk/offerings/3/guests",
             "/p/instructor-briefing");
 
     @LocalServerPort

@@ -4,7 +4,9 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.BoundingBox;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.springframework.boot.test.web.server.LocalServerPort;
@@ -70,6 +72,30 @@ class SheetStoryTest {
             assertThat(page.locator("#hours")).containsText("No hours yet");
             assertThat(page.locator("#dates")).hasCount(0);
             assertThat(page.locator("#summary")).hasValue(ODD);
+        }
+    }
+
+    @Test
+    void a_press_on_the_run_line_says_when_a_reminder_goes() {
+        try (BrowserContext context = Chromium.person(port, Chromium.desktop("America/Halifax"))) {
+            Page page = Chromium.signedIn(context);
+            page.navigate("/desk/offerings/4");
+            page.click("text=Messages");
+            page.locator("html[data-ready]").waitFor();
+            Locator line = page.locator("[data-plan-line] svg");
+            BoundingBox box = line.boundingBox();
+            double fourHours = line.locator(".tick-word:text('−4 h'), text:text('−4 h')")
+                    .first()
+                    .boundingBox()
+                    .x;
+            page.mouse().click(fourHours + 4, box.y + box.height / 2);
+            assertThat(page.locator("[name=when]")).isFocused();
+            assertThat(page.locator("[name=when]")).hasValue("4 hours before");
+            page.keyboard().press("Enter");
+            assertThat(page.locator(".said")).containsText("Added: 4 hours before.");
+            page.onDialog(dialog -> dialog.accept());
+            page.click("[aria-label='Remove the reminder 4 hours before']");
+            assertThat(page.locator(".said")).containsText("Removed.");
         }
     }
 

@@ -1,0 +1,92 @@
+package jollyroster.core.messages;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.List;
+import jollyroster.core.dates.Offset;
+import jollyroster.core.messages.PlanText.Added;
+import jollyroster.core.messages.PlanText.Problem;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+
+class PlanTextTest {
+
+    private static Problem refused(List<PlanLine> plan, String typed) {
+        return ((Added.Refused) PlanText.add(plan, typed)).problem();
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "2 hours before, 2, HOURS",
+        "2 hours before the start, 2, HOURS",
+        "An hour before the session, 1, HOURS",
+        "24h before, 24, HOURS",
+        "'  45   min  before', 45, MINUTES",
+        "half an hour before, 30, MINUTES",
+        "the day before, 1, DAYS",
+        "two days ahead, 2, DAYS",
+        "1d, 1, DAYS",
+        "a week before, 1, WEEKS",
+        "3 WKS before start, 3, WEEKS",
+        "168 hours before, 168, HOURS"
+    })
+    void a_reminder_is_read_as_people_say_it(String typed, int amount, Offset.Unit unit) {
+        Added added = PlanText.add(PlanLine.DEFAULT.subList(0, 1), typed);
+        assertThat(added)
+                .isEqualTo(new Added.Line(
+                        PlanLine.before(new Offset(amount, unit)),
+                        List.of(PlanLine.atOnce(), PlanLine.before(new Offset(amount, unit)))));
+    }
+
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "",
+                " ",
+                "soon",
+                "2 fortnights before",
+                "some hours before",
+                "2 hours after",
+                "-2 hours before",
+                "2.5 hours before",
+                "before",
+                "2 hours before the end",
+                "9999999 minutes before",
+                "\uD83D\uDEA4 before",
+                "{{2}} hours before"
+            })
+    void what_is_no_time_before_the_start_is_not_understood(String typed) {
+        assertThat(refused(PlanLine.DEFAULT, typed)).isEqualTo(Problem.NOT_UNDERSTOOD);
+    }
+
+    @Test
+    void a_plan_says_nothing_twice_and_nothing_years_ahead() {
+        assertThat(refused(PlanLine.DEFAULT, "1 day before")).isEqualTo(Problem.SAID_TWICE);
+        assertThat(PlanText.add(PlanLine.DEFAULT, "24 hours before"))
+                .as("elapsed, where the clocks may change in between")
+                .isInstanceOf(Added.Line.class);
+        assertThat(refused(PlanLine.DEFAULT, "0 minutes before")).isEqualTo(Problem.OUT_OF_RANGE);
+        assertThat(refused(PlanLine.DEFAULT, "53 weeks before")).isEqualTo(Problem.OUT_OF_RANGE);
+        assertThat(refused(PlanLine.DEFAULT, "999999 weeks before")).isEqualTo(Problem.OUT_OF_RANGE);
+        assertThat(refused(PlanLine.DEFAULT, "x".repeat(1_000_000))).isEqualTo(Problem.NOT_UNDERSTOOD);
+        List<PlanLine> full = new ArrayList<>();
+        for (int hours = 1; hours <= PlanText.MOST; hours++) {
+            full.add(PlanLine.before(Offset.hours(hours)));
+        }
+        assertThat(refused(full, "1 week before")).isEqualTo(Problem.TOO_MANY);
+    }
+
+    @Test
+    void a_new_reminder_stands_in_its_place() {
+        Added.Line added = (Added.Line) PlanText.add(PlanLine.DEFAULT, "2 hours before");
+        assertThat(added.plan())
+                .containsExactly(
+                        PlanLine.atOnce(),
+                        PlanLine.before(Offset.days(1)),
+                        PlanLine.before(Offset.hours(2)),
+                        PlanLine.before(Offset.minutes(15)));
+    }
+}
