@@ -49,7 +49,7 @@ class ScreenshotsTest {
             organiser.locator("#hours").evaluate("part => part.scrollIntoView()");
             organiser.screenshot(new Page.ScreenshotOptions().setPath(folder.resolve("open-hours.png")));
             shoot(organiser, "/desk/offerings/11/times?day=2027-03-12&at=14:00", "why-not");
-            shoot(organiser, "/desk/offerings/2/answers", "answers");
+            shoot(organiser, "/desk/offerings/2/plan", "message-plan");
             shoot(organiser, "/desk/sessions/7/roster", "roster");
             shoot(organiser, "/desk/sessions/7", "session");
             shoot(organiser, "/desk/sessions/2", "session-past");
