@@ -50,8 +50,7 @@ public class LetterCheck {
             return Optional.of("A text of at most 20,000 characters.");
         }
         return writer.problem(body)
-                .map(why ->
-                        "A name between {{ }} is not known, or not closed. Known are first_name, name, title, starts, "
-                                + "place, join_link, own_link, seats, place_in_line, organisation. (" + why + ")");
+                .map(why -> why + " Known are first_name, name, title, starts, place, join_link, own_link, seats, "
+                        + "place_in_line, organisation.");
     }
 }

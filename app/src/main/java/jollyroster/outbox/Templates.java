@@ -19,8 +19,8 @@ import jollyroster.platform.Markdown;
 import org.springframework.stereotype.Component;
 
 /**
- * The texts that ship with the program. A template is Mustache over Markdown; the text part of a letter shows the Markdown as
- * it is, the HTML part renders it. Values are escaped for Markdown before they are rendered, so that nobody's name becomes
+ * The texts that ship with the program. A template is Mustache over Markdown; the text part of a letter shows the
+ * Markdown without its asterisks, the HTML part renders it. Values are escaped for Markdown before they are rendered, so that nobody's name becomes
  * a link.
  */
 @Component
@@ -29,6 +29,8 @@ class Templates {
     private static final Pattern MARKDOWN_SIGNS = Pattern.compile("([\\\\`*_{}\\[\\]()#+.!<>|~&-])");
     private static final Pattern ANGLES = Pattern.compile("<(https?://[^>]+)>");
     private static final String SUBJECT = "Subject: ";
+    private static final String STRONG = "**";
+    private static final String NOT_CLOSED = "Something between {{ and }} is not closed.";
 
     /** Whose words come with the message. */
     private static final Set<Anchor> WITHOUT = EnumSet.of(Anchor.LETTER, Anchor.WRITTEN);
@@ -78,7 +80,7 @@ class Templates {
 
     /** @throws MustacheException where a section is not closed */
     Body compile(String source) {
-        return new Body(plain.compile(source), marked.compile(source));
+        return new Body(plain.compile(source.replace(STRONG, "")), marked.compile(source));
     }
 
     Body of(Anchor anchor) {
@@ -93,13 +95,19 @@ class Templates {
         return letters.get(kind).subject().execute(values);
     }
 
-    /** What is wrong with a text that is to be a letter: the first name that is not known, or where it breaks off. */
+    /** What is wrong with a text that is to be a letter, in words: the first name that is not known, or that one is not closed. */
     Optional<String> problem(String source, Map<String, ?> sample) {
+        int last = source.lastIndexOf("{{");
+        if (last >= 0 && source.indexOf("}}", last) < 0) {
+            return Optional.of(NOT_CLOSED);
+        }
         try {
             plain.compile(source).execute(sample);
             return Optional.empty();
-        } catch (MustacheException e) {
-            return Optional.of(String.valueOf(e.getMessage()));
+        } catch (MustacheException.Context unknown) {
+            return Optional.of("{{" + unknown.key + "}} on line " + unknown.lineNo + " is not known.");
+        } catch (MustacheException broken) {
+            return Optional.of(NOT_CLOSED);
         }
     }
 

@@ -3,6 +3,7 @@ package jollyroster.outbox;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.HashMap;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
@@ -56,8 +57,32 @@ class TemplatesTest {
         Map<String, Object> values = values();
         values.put("name", NAME);
         Templates.Body answered = new Templates().of(LetterKind.ANSWERED);
-        assertThat(answered.text(values)).contains("**" + NAME + "** says");
+        assertThat(answered.text(values)).startsWith(NAME + " says");
         assertThat(answered.html(values)).contains("*the*").doesNotContain("href=\"https://evil.example\"", "<em>");
+    }
+
+    @Test
+    void the_text_part_reads_as_a_letter_without_signs_for_bold() {
+        for (LetterKind kind : LetterKind.values()) {
+            assertThat(new Templates().of(kind).text(values())).as(kind.name()).doesNotContain("**");
+        }
+        Templates.Body own = new Templates().compile("Bring **boots**, {{name}}");
+        assertThat(own.text(Map.of("name", "**Wren**")))
+                .as("a name is as it was typed")
+                .isEqualTo("Bring boots, **Wren**");
+        assertThat(own.html(Map.of("name", "Wren"))).contains("<strong>boots</strong>");
+    }
+
+    @Test
+    void what_is_wrong_with_a_text_is_said_in_words() {
+        Templates templates = new Templates();
+        assertThat(templates.problem("Dear\n{{nobody}}", values())).contains("{{nobody}} on line 2 is not known.");
+        for (String open : List.of("{{#first_name}} x", "{{first_name", "{{/name}}")) {
+            assertThat(templates.problem(open, values()))
+                    .as(open)
+                    .contains("Something between {{ and }} is not closed.");
+        }
+        assertThat(templates.problem("Dear {{first_name}}", values())).isEmpty();
     }
 
     @Test
