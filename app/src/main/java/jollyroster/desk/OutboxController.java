@@ -11,6 +11,7 @@ import jollyroster.outbox.MessageState;
 import jollyroster.outbox.OutboxCommands;
 import jollyroster.outbox.OutboxQueries;
 import jollyroster.outbox.OutboxQueries.Item;
+import jollyroster.outbox.PlannedMailQueries;
 import jollyroster.outbox.SentMail;
 import jollyroster.platform.Actor;
 import jollyroster.platform.DeskPage;
@@ -35,6 +36,7 @@ class OutboxController {
     private final MailChannel mail;
     private final OutboxLines lines;
     private final SentMail sent;
+    private final PlannedMailQueries planned;
     private final Clock clock;
 
     OutboxController(
@@ -43,12 +45,14 @@ class OutboxController {
             MailChannel mail,
             OutboxLines lines,
             SentMail sent,
+            PlannedMailQueries planned,
             Clock clock) {
         this.outbox = outbox;
         this.commands = commands;
         this.mail = mail;
         this.lines = lines;
         this.sent = sent;
+        this.planned = planned;
         this.clock = clock;
     }
 
@@ -108,8 +112,21 @@ class OutboxController {
         model.addAttribute("line", lines.line(item));
         model.addAttribute("subject", item.subject());
         model.addAttribute("attempts", item.attempts());
-        model.addAttribute("mail", sent.byKey(item.key()).orElse(null));
+        Optional<SentMail.Mail> copy = sent.byKey(item.key());
+        Optional<PlannedMailQueries.Planned> now = copy.isPresent() || !mayGo(item) ? Optional.empty() : planned.of(id);
+        model.addAttribute(
+                "mail", copy.or(() -> now.map(PlannedMailQueries.Planned::mail)).orElse(null));
+        model.addAttribute("planned", now.isPresent());
+        model.addAttribute(
+                "obstacle", now.map(PlannedMailQueries.Planned::obstacle).orElse(""));
         return "desk/message";
+    }
+
+    /** Whether it can still leave: then it is shown as it would be written now. */
+    private static boolean mayGo(Item item) {
+        return item.state() == MessageState.PLANNED
+                || item.state() == MessageState.SENDING
+                || item.state() == MessageState.FAILED;
     }
 
     private Item known(long id) {
@@ -117,7 +134,10 @@ class OutboxController {
     }
 
     private SentMail.Mail mail(long id) {
-        return sent.byKey(known(id).key()).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        Item item = known(id);
+        return sent.byKey(item.key())
+                .or(() -> mayGo(item) ? planned.of(id).map(PlannedMailQueries.Planned::mail) : Optional.empty())
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
     }
 
     /** The HTML part alone, shown in a frame that can run nothing. */

@@ -10,6 +10,7 @@ import java.util.Optional;
 import jollyroster.core.messages.Anchor;
 import jollyroster.platform.Facts;
 import jollyroster.platform.Writes;
+import jollyroster.platform.tables.tables.records.MessageRecord;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -46,7 +47,25 @@ class DispatchCommands {
             Facts given,
             String calendar,
             int attempts,
-            Instant due) {}
+            Instant due) {
+
+        static Claim of(MessageRecord m) {
+            return new Claim(
+                    m.getId(),
+                    m.getMessageKey(),
+                    m.getRegistrationId(),
+                    m.getSessionId(),
+                    Anchor.valueOf(m.getAnchor()),
+                    m.getRecipient(),
+                    m.getSubject(),
+                    m.getBody(),
+                    m.getTemplate().isEmpty() ? Optional.empty() : Optional.of(LetterKind.valueOf(m.getTemplate())),
+                    Facts.read(m.getGiven()),
+                    m.getCalendar(),
+                    m.getAttempts(),
+                    m.getDueAt());
+        }
+    }
 
     /**
      * Claims up to {@code most} messages that are due, the longest due first; also those whose claim has ended without
@@ -64,20 +83,7 @@ class DispatchCommands {
                         .or(MESSAGE.STATE.eq(MessageState.SENDING.name()).and(MESSAGE.CLAIMED_UNTIL.le(now))))
                 .orderBy(MESSAGE.DUE_AT, MESSAGE.ID)
                 .limit(most)
-                .fetch(m -> new Claim(
-                        m.getId(),
-                        m.getMessageKey(),
-                        m.getRegistrationId(),
-                        m.getSessionId(),
-                        Anchor.valueOf(m.getAnchor()),
-                        m.getRecipient(),
-                        m.getSubject(),
-                        m.getBody(),
-                        m.getTemplate().isEmpty() ? Optional.empty() : Optional.of(LetterKind.valueOf(m.getTemplate())),
-                        Facts.read(m.getGiven()),
-                        m.getCalendar(),
-                        m.getAttempts(),
-                        m.getDueAt()));
+                .fetch(Claim::of);
         if (!due.isEmpty()) {
             writes.sql()
                     .update(MESSAGE)

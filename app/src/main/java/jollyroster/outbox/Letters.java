@@ -6,6 +6,7 @@ import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import jollyroster.core.messages.Anchor;
 import jollyroster.exchange.CalendarEntry;
 
 /** What the outbox asks about the people it writes to. Answered by whoever keeps the registrations. */
@@ -65,7 +66,22 @@ public interface Letters {
             String replyTo,
             List<CalendarEntry> calendar,
             List<String> otherDates,
-            Offer offer) {}
+            Offer offer) {
+
+        /** Why a letter does not go any more, as things may have changed since it was planned; empty when it goes. */
+        String obstacle(Anchor anchor, Instant now) {
+            if (anchor.isAnswer()) {
+                return "";
+            }
+            if (standing != Standing.SEATED) {
+                return "no longer holds a seat";
+            }
+            if (sessionCancelled) {
+                return "the session was cancelled";
+            }
+            return end.isAfter(now) ? "" : "the session was over before it could be sent";
+        }
+    }
 
     /**
      * What is held for or offered to the person.

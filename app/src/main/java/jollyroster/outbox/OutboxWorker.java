@@ -98,7 +98,8 @@ public class OutboxWorker {
             return deliver(claim, writer.standing(claim, letters.sender(), clock.instant()));
         }
         Optional<Letters.Facts> facts = letters.facts(claim.registration(), claim.session());
-        String obstacle = facts.map(f -> obstacle(claim.anchor(), f)).orElse("the registration no longer exists");
+        String obstacle =
+                facts.map(f -> f.obstacle(claim.anchor(), clock.instant())).orElse("the registration no longer exists");
         if (!obstacle.isEmpty()) {
             dispatch.withdraw(claim, obstacle, clock.instant());
             return false;
@@ -133,19 +134,5 @@ public class OutboxWorker {
             boolean lasting = why.kind() == MailChannel.NotDelivered.Kind.LASTING;
             dispatch.failed(claim, String.valueOf(why.getMessage()), lasting, clock.instant());
         }
-    }
-
-    /** A last look before a reminder goes: things may have changed since it was claimed. */
-    private String obstacle(Anchor anchor, Letters.Facts facts) {
-        if (anchor.isAnswer()) {
-            return "";
-        }
-        if (facts.standing() != Letters.Standing.SEATED) {
-            return "no longer holds a seat";
-        }
-        if (facts.sessionCancelled()) {
-            return "the session was cancelled";
-        }
-        return facts.end().isAfter(clock.instant()) ? "" : "the session was over before it could be sent";
     }
 }
