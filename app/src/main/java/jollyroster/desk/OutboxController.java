@@ -1,11 +1,16 @@
 package jollyroster.desk;
 
 import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
+import jollyroster.chart.SendLine;
 import jollyroster.core.messages.Anchor;
+import jollyroster.outbox.DepartureQueries;
 import jollyroster.outbox.MailChannel;
 import jollyroster.outbox.MessageState;
 import jollyroster.outbox.OutboxCommands;
@@ -15,6 +20,7 @@ import jollyroster.outbox.PlannedMailQueries;
 import jollyroster.outbox.SentMail;
 import jollyroster.platform.Actor;
 import jollyroster.platform.DeskPage;
+import jollyroster.platform.Times;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -37,6 +43,7 @@ class OutboxController {
     private final OutboxLines lines;
     private final SentMail sent;
     private final PlannedMailQueries planned;
+    private final DepartureQueries departures;
     private final Clock clock;
 
     OutboxController(
@@ -46,6 +53,7 @@ class OutboxController {
             OutboxLines lines,
             SentMail sent,
             PlannedMailQueries planned,
+            DepartureQueries departures,
             Clock clock) {
         this.outbox = outbox;
         this.commands = commands;
@@ -53,6 +61,7 @@ class OutboxController {
         this.lines = lines;
         this.sent = sent;
         this.planned = planned;
+        this.departures = departures;
         this.clock = clock;
     }
 
@@ -79,8 +88,24 @@ class OutboxController {
         model.addAttribute("about", session);
         model.addAttribute("what", what);
         model.addAttribute("most", MOST_SHOWN);
+        Instant now = clock.instant();
+        model.addAttribute(
+                "held", departures.held().map(held -> heldWords(held, now)).orElse(""));
+        model.addAttribute(
+                "line",
+                show.equals("planned") && !whole
+                        ? SendLine.of(departures.dueBefore(now.plus(SendLine.AHEAD)), now, lines.home())
+                                .markup()
+                        : "");
         model.addAttribute("trayOnly", !mail.reachesPeople());
         return "desk/outbox";
+    }
+
+    private String heldWords(DepartureQueries.Held held, Instant now) {
+        int due = departures.due(now);
+        return "Held by " + held.by() + " for "
+                + Times.length(Duration.between(held.since(), now).truncatedTo(ChronoUnit.MINUTES)) + "; "
+                + (due == 1 ? "1 e-mail is due." : due + " e-mails are due.");
     }
 
     private List<Total> totals(String show) {
@@ -117,6 +142,7 @@ class OutboxController {
         model.addAttribute(
                 "mail", copy.or(() -> now.map(PlannedMailQueries.Planned::mail)).orElse(null));
         model.addAttribute("planned", now.isPresent());
+        model.addAttribute("waits", item.state() == MessageState.PLANNED);
         model.addAttribute(
                 "obstacle", now.map(PlannedMailQueries.Planned::obstacle).orElse(""));
         return "desk/message";

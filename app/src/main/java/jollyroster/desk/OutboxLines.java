@@ -23,7 +23,7 @@ import org.springframework.stereotype.Component;
 @Component
 class OutboxLines {
 
-    private static final int SENDINGS = 10;
+    private static final int SENDINGS = 18;
     private static final int NAMES = 8;
     private final Letters letters;
     private final OrganisationQueries organisation;
@@ -83,7 +83,16 @@ class OutboxLines {
             String moved,
             List<Line> lines,
             int more,
-            String all) {}
+            String all,
+            Batch batch) {
+
+        public boolean one() {
+            return lines.size() + more == 1;
+        }
+    }
+
+    /** What all of a sending have in common. @param planned whether they may be sent or withdrawn together */
+    public record Batch(long session, String what, int amount, String unit, boolean planned) {}
 
     /** One page of sendings. @param next the number of the next page; 0 when there is none */
     public record Page(List<Sending> sendings, int next) {}
@@ -147,7 +156,17 @@ class OutboxLines {
                 alike ? first.moved() : "",
                 named,
                 items.size() - named.size(),
-                "/desk/outbox?show=" + show + "&session=" + first.session() + "&what=" + first.anchor());
+                "/desk/outbox?show=" + show + "&session=" + first.session() + "&what=" + first.anchor(),
+                batch(items.get(0)));
+    }
+
+    private static Batch batch(Item item) {
+        return new Batch(
+                item.session(),
+                item.anchor().name(),
+                item.offset().amount(),
+                item.offset().unit().name(),
+                item.state() == MessageState.PLANNED && item.session() > 0);
     }
 
     private Line line(Item item, Map<Long, Letters.Line> people) {
@@ -197,7 +216,7 @@ class OutboxLines {
         return earlier ? "before quiet hours, instead of " + Times.dayAndTime(item.nominal(), home()) : "";
     }
 
-    private ZoneId home() {
+    ZoneId home() {
         return organisation.organisation().zone();
     }
 }

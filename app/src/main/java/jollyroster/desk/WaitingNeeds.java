@@ -12,6 +12,7 @@ import jollyroster.core.seats.RegistrationState;
 import jollyroster.desk.Needs.Need;
 import jollyroster.guests.GuestQueries;
 import jollyroster.hosting.BusyQueries;
+import jollyroster.outbox.DepartureQueries;
 import jollyroster.platform.Times;
 import jollyroster.programme.Offering;
 import jollyroster.programme.ProgrammeQueries;
@@ -32,13 +33,16 @@ class WaitingNeeds {
     private final ProgrammeQueries programme;
     private final PaymentQueries payments;
     private final BusyQueries busy;
+    private final DepartureQueries departures;
 
     WaitingNeeds(
             RegistrationQueries roster,
             GuestQueries guests,
             ProgrammeQueries programme,
             PaymentQueries payments,
-            BusyQueries busy) {
+            BusyQueries busy,
+            DepartureQueries departures) {
+        this.departures = departures;
         this.busy = busy;
         this.roster = roster;
         this.guests = guests;
@@ -48,6 +52,7 @@ class WaitingNeeds {
 
     List<Need> at(Instant now) {
         List<Need> needs = new ArrayList<>();
+        held(now, needs);
         callUps(now, needs);
         busy.unread(now)
                 .forEach(calendar -> needs.add(new Need(
@@ -82,6 +87,21 @@ class WaitingNeeds {
                         "Say yes or no",
                         "/desk/offerings/" + offering + "/guests")));
         return needs;
+    }
+
+    private void held(Instant now, List<Need> needs) {
+        departures
+                .held()
+                .ifPresent(held -> needs.add(new Need(
+                        0,
+                        "held",
+                        "All e-mails are held",
+                        "By " + held.by() + " for "
+                                + Times.length(
+                                        Duration.between(held.since(), now).truncatedTo(MINUTES))
+                                + "; due meanwhile: " + departures.due(now) + ".",
+                        "See the outbox",
+                        "/desk/outbox")));
     }
 
     private void callUps(Instant now, List<Need> needs) {

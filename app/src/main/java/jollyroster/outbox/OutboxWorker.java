@@ -25,6 +25,7 @@ public class OutboxWorker {
     private static final int BATCH = 100;
     private final OutsideService server;
     private final DispatchCommands dispatch;
+    private final DepartureQueries departures;
     private final Letters letters;
     private final LetterWriter writer;
     private final MailChannel mail;
@@ -33,12 +34,14 @@ public class OutboxWorker {
     OutboxWorker(
             @Qualifier("mailServer") OutsideService server,
             DispatchCommands dispatch,
+            DepartureQueries departures,
             Letters letters,
             LetterWriter writer,
             MailChannel mail,
             Clock clock) {
         this.server = server;
         this.dispatch = dispatch;
+        this.departures = departures;
         this.letters = letters;
         this.writer = writer;
         this.mail = mail;
@@ -65,7 +68,7 @@ public class OutboxWorker {
 
     private List<DispatchCommands.Claim> claimed() {
         Instant now = clock.instant();
-        return server.isResting()
+        return server.isResting() || departures.held().isPresent()
                 ? List.of()
                 : dispatch.claim(BATCH, now, now.plus(server.limit().multipliedBy(BATCH)));
     }

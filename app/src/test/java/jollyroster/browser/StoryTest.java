@@ -133,7 +133,7 @@ class StoryTest {
                 .locator(".sending")
                 .filter(new Locator.FilterOptions().setHasText("Reminder, 15 minutes before"))
                 .first();
-        reminder.locator(".people a").first().click();
+        reminder.locator("a.who, .people a").first().click();
         assertThat(organiser.locator(".mail")).containsText("wren@crew.example");
         assertThat(organiser.frameLocator("iframe").locator("body")).containsText("Hello Wren");
     }

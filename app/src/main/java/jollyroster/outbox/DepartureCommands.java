@@ -1,0 +1,97 @@
+package jollyroster.outbox;
+
+import static jollyroster.platform.tables.Tables.MESSAGE;
+import static jollyroster.platform.tables.Tables.OUTBOX_HOLD;
+
+import java.time.Clock;
+import java.time.Instant;
+import jollyroster.core.dates.Offset;
+import jollyroster.core.messages.Anchor;
+import jollyroster.platform.Actor;
+import jollyroster.platform.Writes;
+import org.jooq.Condition;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/**
+ * Lets planned letters leave earlier, not at all, or all of them later. The news of a change leaves with that change and is
+ * not touched one by one: whoever does not want it takes the change back.
+ */
+@Component
+public class DepartureCommands {
+
+    private final Writes writes;
+    private final Clock clock;
+
+    DepartureCommands(Writes writes, Clock clock) {
+        this.writes = writes;
+        this.clock = clock;
+    }
+
+    /** Which letters: one, or all of one line of the plan of a session. */
+    public sealed interface Which {
+
+        record One(long message) implements Which {}
+
+        record Batch(long session, Anchor anchor, Offset offset) implements Which {}
+    }
+
+    /** Makes them due now. @return how many */
+    @Transactional
+    public int sendNow(Which which, Actor actor) {
+        actor.requireOrganiser();
+        Instant now = clock.instant();
+        return writes.sql()
+                .update(MESSAGE)
+                .set(MESSAGE.DUE_AT, now)
+                .where(planned(which))
+                .and(MESSAGE.DUE_AT.gt(now))
+                .execute();
+    }
+
+    /** Takes them out of the outbox. @return how many */
+    @Transactional
+    public int withdraw(Which which, Actor actor) {
+        actor.requireOrganiser();
+        return writes.sql()
+                .update(MESSAGE)
+                .set(MESSAGE.STATE, MessageState.WITHDRAWN.name())
+                .set(MESSAGE.REASON, "withdrawn by " + actor.name())
+                .set(MESSAGE.DONE_AT, clock.instant())
+                .where(planned(which))
+                .execute();
+    }
+
+    private static Condition planned(Which which) {
+        Condition those = which instanceof Which.Batch batch
+                ? MESSAGE.SESSION_ID
+                        .eq(batch.session())
+                        .and(MESSAGE.ANCHOR.eq(batch.anchor().name()))
+                        .and(MESSAGE.AMOUNT.eq(batch.offset().amount()))
+                        .and(MESSAGE.UNIT.eq(batch.offset().unit().name()))
+                : MESSAGE.ID.eq(((Which.One) which).message());
+        return those.and(MESSAGE.STATE.eq(MessageState.PLANNED.name())).and(MESSAGE.CHANGE_ID.isNull());
+    }
+
+    /** Lets no letter leave until {@link #release}. @return false when they were held already */
+    @Transactional
+    public boolean hold(Actor actor) {
+        actor.requireOrganiser();
+        return writes.sql()
+                        .insertInto(OUTBOX_HOLD)
+                        .set(OUTBOX_HOLD.ID, 1L)
+                        .set(OUTBOX_HOLD.HELD_AT, clock.instant())
+                        .set(OUTBOX_HOLD.HELD_BY, actor.name())
+                        .onConflictDoNothing()
+                        .execute()
+                == 1;
+    }
+
+    /** Lets them leave again, what is due at once and the longest due first. @return false when they were not held */
+    @Transactional
+    public boolean release(Actor actor) {
+        actor.requireOrganiser();
+        // With a condition: a delete of a whole table tells no listener (SQLite, "truncate optimization").
+        return writes.sql().deleteFrom(OUTBOX_HOLD).where(OUTBOX_HOLD.ID.eq(1L)).execute() == 1;
+    }
+}
