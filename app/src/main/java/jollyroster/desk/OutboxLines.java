@@ -14,6 +14,7 @@ import java.util.stream.Stream;
 import jollyroster.outbox.LetterKind;
 import jollyroster.outbox.Letters;
 import jollyroster.outbox.MessageState;
+import jollyroster.outbox.MessageWords;
 import jollyroster.outbox.OutboxQueries.Item;
 import jollyroster.platform.OrganisationQueries;
 import jollyroster.platform.Times;

@@ -10,6 +10,7 @@ import jollyroster.chart.RunLine;
 import jollyroster.core.dates.Offset;
 import jollyroster.core.messages.Anchor;
 import jollyroster.outbox.MessageState;
+import jollyroster.outbox.MessageWords;
 import jollyroster.outbox.OutboxQueries.Count;
 import jollyroster.platform.Times;
 import jollyroster.programme.Session;

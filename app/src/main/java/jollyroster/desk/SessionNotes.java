@@ -15,6 +15,7 @@ import jollyroster.core.dates.ClockChange;
 import jollyroster.core.seats.Outlook;
 import jollyroster.core.seats.RegistrationState;
 import jollyroster.outbox.MessageState;
+import jollyroster.outbox.MessageWords;
 import jollyroster.outbox.OutboxQueries.Count;
 import jollyroster.platform.MarginNote;
 import jollyroster.platform.Times;

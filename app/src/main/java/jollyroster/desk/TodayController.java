@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.stream.Collectors;
 import jollyroster.chart.SeatStrip;
 import jollyroster.outbox.MailChannel;
+import jollyroster.outbox.MessageWords;
 import jollyroster.outbox.OutboxQueries;
 import jollyroster.platform.DeskPage;
 import jollyroster.platform.OrganisationQueries;

@@ -111,6 +111,16 @@ public class OutboxQueries {
                 .fetch(OutboxQueries::item);
     }
 
+    /** The messages about these registrations, the latest first, planned ones before all. */
+    public List<Item> about(Collection<Long> registrations, int most) {
+        return reads.sql()
+                .selectFrom(MESSAGE)
+                .where(MESSAGE.REGISTRATION_ID.in(registrations))
+                .orderBy(MESSAGE.DUE_AT.desc(), MESSAGE.ID.desc())
+                .limit(most)
+                .fetch(OutboxQueries::item);
+    }
+
     private static List<String> names(Collection<MessageState> states) {
         return states.stream().map(Enum::name).toList();
     }

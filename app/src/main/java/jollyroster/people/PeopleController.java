@@ -31,9 +31,12 @@ import org.springframework.web.server.ResponseStatusException;
 class PeopleController {
 
     private static final int PAGE = 25;
+    private static final int SHOWN = 12;
+    private static final int MOST_MESSAGES = 200;
     private static final int LAST_PAGE = 10_000;
     private final PersonalHistory history;
     private final PersonalMoney money;
+    private final PersonalMessages messages;
     private final PersonQueries people;
     private final ProgrammeQueries programme;
     private final OrganisationQueries organisation;
@@ -42,12 +45,14 @@ class PeopleController {
     PeopleController(
             PersonalHistory history,
             PersonalMoney money,
+            PersonalMessages messages,
             PersonQueries people,
             ProgrammeQueries programme,
             OrganisationQueries organisation,
             Clock clock) {
         this.history = history;
         this.money = money;
+        this.messages = messages;
         this.people = people;
         this.programme = programme;
         this.organisation = organisation;
@@ -108,9 +113,10 @@ class PeopleController {
     }
 
     @GetMapping("/desk/people/{id}")
-    String person(@PathVariable long id, Model model) {
+    String person(@PathVariable long id, @RequestParam(required = false) String all, Model model) {
         PersonQueries.Person person = known(id);
         List<PersonalHistory.Held> held = history.heldBy(id);
+        int most = all == null ? SHOWN : Integer.MAX_VALUE;
         Map<Long, Session> sessions =
                 programme
                         .sessions(
@@ -121,9 +127,16 @@ class PeopleController {
                 held.stream().map(PersonalHistory.Held::registration).toList());
         model.addAttribute("person", person);
         model.addAttribute("city", Times.city(person.zone()));
+        model.addAttribute("more", Math.max(0, held.size() - most));
+        model.addAttribute("number", held.size());
+        List<PersonalMessages.Line> written = messages.of(
+                held.stream().map(PersonalHistory.Held::registration).toList(), sessions, MOST_MESSAGES);
+        model.addAttribute("messages", written.stream().limit(most).toList());
+        model.addAttribute("earlier", written.size() > most);
         model.addAttribute(
                 "seats",
                 held.stream()
+                        .limit(most)
                         .map(h -> seat(h, sessions.get(h.session()), paid.getOrDefault(h.registration(), "")))
                         .toList());
         model.addAttribute("line", held.isEmpty() ? "" : line(held, sessions));

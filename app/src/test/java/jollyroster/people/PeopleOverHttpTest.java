@@ -79,7 +79,7 @@ class PeopleOverHttpTest {
         }
         var page = organiser.get("/desk/people/" + known("Iolanthe").id()).document();
         assertThat(page.select("main").text()).contains("Iolanthe Quayle", "iolanthe.quayle@crew.example");
-        assertThat(page.select("tbody tr")).hasSize(2);
+        assertThat(page.select(".ledger-box tbody tr")).hasSize(2);
         assertThat(organiser
                         .get("/desk/people?q=%25")
                         .document()
@@ -87,6 +87,17 @@ class PeopleOverHttpTest {
                         .text())
                 .as("a wildcard is a letter like any other")
                 .contains("Nobody of that name");
+    }
+
+    @Test
+    void a_person_s_page_lists_what_was_and_will_be_written_to_them() {
+        roster.register(Saltmarrow.person(first.session(), "Odile Quayle", 1), Saltmarrow.VISITOR);
+        var page = organiser.get("/desk/people/" + known("Odile Quayle").id()).document();
+        assertThat(page.select("section tbody .name").eachText())
+                .containsExactly("Reminder, 15 minutes before", "Reminder, 1 day before", "Confirmation");
+        assertThat(page.select("section tbody tr").last().text()).contains("planned");
+        String letter = page.select("section tbody .name a").last().attr("href");
+        assertThat(organiser.get(letter).document().select("main").text()).contains("As it would be written now.");
     }
 
     @Test

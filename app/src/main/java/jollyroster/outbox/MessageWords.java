@@ -1,17 +1,15 @@
-package jollyroster.desk;
+package jollyroster.outbox;
 
 import jollyroster.core.dates.Offset;
 import jollyroster.core.messages.Anchor;
-import jollyroster.outbox.LetterKind;
-import jollyroster.outbox.OutboxQueries;
 import jollyroster.platform.Times;
 
 /** What a message is, in words. */
-final class MessageWords {
+public final class MessageWords {
 
     private MessageWords() {}
 
-    static String of(OutboxQueries.Item item) {
+    public static String of(OutboxQueries.Item item) {
         return item.kind().map(MessageWords::of).orElseGet(() -> of(item.anchor(), item.offset()));
     }
 
@@ -30,7 +28,7 @@ final class MessageWords {
         };
     }
 
-    static String of(Anchor anchor, Offset offset) {
+    public static String of(Anchor anchor, Offset offset) {
         return switch (anchor) {
             case REGISTERED -> "Confirmation";
             case CONFIRM -> "Asks to confirm";
