@@ -242,7 +242,7 @@ class AmendingTest {
                 .isEqualTo(Swapped.OFFERED);
         assertThat(offers.wantedBy(one)).contains(at.dates().get(1));
         assertThat(letterTo("ravi.corvane@crew.example"))
-                .contains("You hold:** Tuesday 23 March", "You would have:** Tuesday 16 March");
+                .contains("You hold: Tuesday 23 March", "You would have: Tuesday 16 March");
         SwapQueries.Offer offer = offers.offersTo(of(other)).get(0);
         assertThat(offer.name()).isEqualTo("Linnea Tidewater");
         assertThat(swaps.agree(offer.id(), one, Saltmarrow.self(one))).isEqualTo(Swapped.NOT_POSSIBLE);
