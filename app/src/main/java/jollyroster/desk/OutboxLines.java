@@ -24,8 +24,8 @@ import org.springframework.stereotype.Component;
 @Component
 class OutboxLines {
 
-    private static final int SENDINGS = 18;
-    private static final int NAMES = 8;
+    private static final int SENDINGS = 12;
+    private static final int NAMES = 6;
     private final Letters letters;
     private final OrganisationQueries organisation;
     private final Clock clock;

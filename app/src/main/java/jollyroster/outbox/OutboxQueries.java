@@ -29,6 +29,7 @@ import org.springframework.stereotype.Component;
 public class OutboxQueries {
 
     private final Reads reads;
+    private final Remembered<Asked, List<Item>> lists;
     private final Remembered<Long, List<Count>> counts;
     private final Remembered<Set<Long>, Map<Long, List<PlanLine>>> plans;
     private final Remembered<Integer, List<NextSend>> nextSends;
@@ -36,6 +37,7 @@ public class OutboxQueries {
     private final Remembered<Integer, Map<MessageState, Integer>> totals;
 
     OutboxQueries(Reads reads, TableChanges changes) {
+        this.lists = new Remembered<>(changes, 8, "message");
         this.counts = new Remembered<>(changes, 200, "message");
         this.plans = new Remembered<>(changes, 20, "plan_line");
         this.nextSends = new Remembered<>(changes, 3, "message");
@@ -97,17 +99,23 @@ public class OutboxQueries {
      * @param anchor only these; empty for any
      */
     public List<Item> list(Collection<MessageState> states, long session, Optional<Anchor> anchor, int most) {
-        boolean ahead = states.contains(MessageState.PLANNED);
+        return lists.get(new Asked(List.copyOf(states), session, anchor, most), this::read);
+    }
+
+    private record Asked(List<MessageState> states, long session, Optional<Anchor> anchor, int most) {}
+
+    private List<Item> read(Asked asked) {
+        boolean ahead = asked.states().contains(MessageState.PLANNED);
         return reads.sql()
                 .selectFrom(MESSAGE)
-                .where(MESSAGE.STATE.in(names(states)))
-                .and(session == 0 ? DSL.noCondition() : MESSAGE.SESSION_ID.eq(session))
-                .and(anchor.map(a -> MESSAGE.ANCHOR.eq(a.name())).orElseGet(DSL::noCondition))
+                .where(MESSAGE.STATE.in(names(asked.states())))
+                .and(asked.session() == 0 ? DSL.noCondition() : MESSAGE.SESSION_ID.eq(asked.session()))
+                .and(asked.anchor().map(a -> MESSAGE.ANCHOR.eq(a.name())).orElseGet(DSL::noCondition))
                 .orderBy(
                         ahead
                                 ? List.of(MESSAGE.DUE_AT.asc(), MESSAGE.ID.asc())
                                 : List.of(MESSAGE.DUE_AT.desc(), MESSAGE.ID.desc()))
-                .limit(most)
+                .limit(asked.most())
                 .fetch(OutboxQueries::item);
     }
 
