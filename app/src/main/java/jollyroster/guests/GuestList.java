@@ -75,6 +75,11 @@ class GuestList {
         return remindable(guests.list(offering), next(offering));
     }
 
+    /** Those who have not been written to. */
+    List<Invitee> fresh(long offering) {
+        return guests.list(offering).stream().filter(i -> i.invited().isEmpty()).toList();
+    }
+
     private List<Invitee> remindable(List<Invitee> all, Optional<Session> next) {
         return next.isEmpty()
                 ? List.of()
@@ -112,7 +117,7 @@ class GuestList {
         Instant last = i.reminded().or(i::invited).orElse(null);
         return new GuestsView.Line(
                 i.id(),
-                i.name().isEmpty() ? i.email() : i.name(),
+                i.called(),
                 i.email(),
                 answer(i),
                 i.state().map(s -> s.word()).orElse(last == null ? "not written to" : "no answer yet"),

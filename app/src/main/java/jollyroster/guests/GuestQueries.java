@@ -51,6 +51,11 @@ public class GuestQueries {
             long registration,
             int party) {
 
+        /** The name, or the address of somebody who has none. */
+        public String called() {
+            return name.isEmpty() ? email : name;
+        }
+
         public Optional<Reply> reply() {
             return state.flatMap(Reply::of);
         }

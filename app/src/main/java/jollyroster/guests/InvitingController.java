@@ -2,6 +2,7 @@ package jollyroster.guests;
 
 import java.time.Clock;
 import java.util.List;
+import java.util.Optional;
 import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.core.intake.Text;
 import jollyroster.guests.GuestQueries.Invitee;
@@ -25,10 +26,11 @@ class InvitingController {
     private static final int MOST_NAMED = 12;
     private static final String UNPUBLISHED = "Not sent: publish the offering first, or the links do not work.";
     private static final String NO_DATE = "Nobody was written to: no date is to come.";
+    private static final String NOBODY_TO_INVITE =
+            "Nobody was written to: no date is to come, or everybody is invited already.";
     private static final String NOBODY_TO_REMIND =
             "Nobody was reminded: answers are no longer due, or everybody was written to today.";
     private final ProgrammeQueries programme;
-    private final GuestQueries guests;
     private final GuestList list;
     private final GuestCommands commands;
     private final InvitationLetters letters;
@@ -36,13 +38,11 @@ class InvitingController {
 
     InvitingController(
             ProgrammeQueries programme,
-            GuestQueries guests,
             GuestList list,
             GuestCommands commands,
             InvitationLetters letters,
             Clock clock) {
         this.programme = programme;
-        this.guests = guests;
         this.list = list;
         this.commands = commands;
         this.letters = letters;
@@ -78,31 +78,41 @@ class InvitingController {
         actor.requireOrganiser();
         Offering o = list.known(id);
         String text = Text.manyLines(words, LONGEST_WORDS);
-        List<Invitee> people = again
-                ? list.remindable(id)
-                : guests.list(id).stream().filter(i -> i.invited().isEmpty()).toList();
+        List<Invitee> people = again ? list.remindable(id) : list.fresh(id);
         List<Session> dates = programme.sessionsOf(id).stream()
                 .filter(s -> !s.cancelled() && s.start().isAfter(clock.instant()))
                 .toList();
-        if (people.isEmpty() || dates.isEmpty() || o.status() != OfferingStatus.PUBLISHED) {
+        Optional<String> obstacle = obstacle(o, dates, people, again);
+        if (obstacle.isPresent()) {
             flash.addFlashAttribute("words", text);
-            flash.addFlashAttribute("warned", dates.isEmpty() ? NO_DATE : again ? NOBODY_TO_REMIND : UNPUBLISHED);
+            flash.addFlashAttribute("warned", obstacle.get());
             return GuestList.back(id);
         }
-        Invitee first = people.get(0);
-        var read = letters.preview(
-                again,
-                new InvitationLetters.Addressee(
-                        new Link(first.id(), first.generation()), first.name(), first.email(), again),
-                dates,
-                text);
-        List<String> names = people.stream()
-                .limit(MOST_NAMED)
-                .map(i -> i.name().isEmpty() ? i.email() : i.name())
-                .toList();
+        var read = letters.preview(again, addressee(people.get(0)), dates, text);
+        List<String> names =
+                people.stream().limit(MOST_NAMED).map(Invitee::called).toList();
         model.addAttribute(
                 "view", new Preview(id, o.title(), again, text, people.size(), names, read.subject(), read.html()));
         return "guests/preview";
+    }
+
+    private static Optional<String> obstacle(Offering o, List<Session> dates, List<Invitee> people, boolean again) {
+        if (o.status() != OfferingStatus.PUBLISHED) {
+            return Optional.of(UNPUBLISHED);
+        }
+        if (dates.isEmpty()) {
+            return Optional.of(NO_DATE);
+        }
+        String nobody = again ? NOBODY_TO_REMIND : NOBODY_TO_INVITE;
+        return people.isEmpty() ? Optional.of(nobody) : Optional.empty();
+    }
+
+    private static InvitationLetters.Addressee addressee(Invitee first) {
+        return new InvitationLetters.Addressee(
+                new Link(first.id(), first.generation()),
+                first.name(),
+                first.email(),
+                first.invited().isPresent());
     }
 
     /** Back to the list from the preview, with what was typed. */
@@ -126,7 +136,7 @@ class InvitingController {
         flash.addFlashAttribute(
                 sent == 0 ? "warned" : "said",
                 switch (sent) {
-                    case 0 -> "Nobody was written to: no date is to come, or everybody is invited already.";
+                    case 0 -> NOBODY_TO_INVITE;
                     case 1 -> "1 invitation is on its way.";
                     default -> sent + " invitations are on their way.";
                 });

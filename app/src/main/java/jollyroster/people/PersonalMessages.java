@@ -10,6 +10,7 @@ import jollyroster.outbox.OutboxQueries;
 import jollyroster.platform.OrganisationQueries;
 import jollyroster.platform.Times;
 import jollyroster.programme.Session;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /** What was and will be written to a person about their registrations. */
@@ -41,7 +42,7 @@ class PersonalMessages {
                 .toList();
     }
 
-    private static String title(@org.jspecify.annotations.Nullable Session session) {
+    private static String title(@Nullable Session session) {
         return session == null ? "" : session.offering().title();
     }
 }

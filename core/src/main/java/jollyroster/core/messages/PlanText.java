@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import jollyroster.core.dates.Offset;
+import org.jspecify.annotations.Nullable;
 
 /**
  * When a reminder goes, as people say it: {@code 2 hours before}, {@code a week before the start}, {@code half an hour before},
@@ -93,7 +94,7 @@ public final class PlanText {
                 .toList();
     }
 
-    private static @org.jspecify.annotations.Nullable Offset offset(String typed) {
+    private static @Nullable Offset offset(String typed) {
         String said = typed.length() > LONGEST
                 ? ""
                 : typed.strip().toLowerCase(Locale.ROOT).replaceAll("\\s+", " ");
