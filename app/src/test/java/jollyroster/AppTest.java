@@ -5,6 +5,7 @@ import java.lang.annotation.Retention;
 import java.lang.annotation.RetentionPolicy;
 import java.lang.annotation.Target;
 import org.junit.jupiter.api.Tag;
+import org.junit.jupiter.api.extension.ExtendWith;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.context.annotation.Import;
 import org.springframework.test.context.ContextConfiguration;
@@ -21,5 +22,6 @@ import org.springframework.test.context.ContextConfiguration;
         webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT,
         properties = {"jolly.jobs.auto=false", "jolly.limits.letters=1000000"})
 @ContextConfiguration(initializers = FreshFolder.class)
+@ExtendWith(TestClock.WoundBack.class)
 @Import({TestClock.Config.class, Saltmarrow.class, Mailbox.class})
 public @interface AppTest {}

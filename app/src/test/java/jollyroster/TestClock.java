@@ -6,9 +6,12 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
 import java.util.concurrent.atomic.AtomicReference;
+import org.junit.jupiter.api.extension.AfterEachCallback;
+import org.junit.jupiter.api.extension.ExtensionContext;
 import org.springframework.boot.test.context.TestConfiguration;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Primary;
+import org.springframework.test.context.junit.jupiter.SpringExtension;
 
 /** A clock that stands still until it is moved. It starts on Wed 10 March 2027, 09:40 in Halifax. */
 public final class TestClock extends Clock {
@@ -23,6 +26,16 @@ public final class TestClock extends Clock {
         @Primary
         TestClock testClock() {
             return new TestClock();
+        }
+    }
+
+    /** Winds the clock back after each test, so that no test depends on those before it. */
+    public static final class WoundBack implements AfterEachCallback {
+        @Override
+        public void afterEach(ExtensionContext context) {
+            SpringExtension.getApplicationContext(context)
+                    .getBean(TestClock.class)
+                    .set(START);
         }
     }
 
