@@ -81,6 +81,6 @@ class DepartureController {
         String some = letters == 1 ? "1 e-mail" : letters + " e-mails";
         flash.addFlashAttribute(
                 letters == 0 ? "warned" : "said",
-                letters == 0 ? UNTOUCHED : some + (act == Act.SEND ? " sent now." : " withdrawn."));
+                letters == 0 ? UNTOUCHED : some + (act == Act.SEND ? " due now." : " withdrawn."));
     }
 }

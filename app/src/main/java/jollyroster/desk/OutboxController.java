@@ -142,7 +142,7 @@ class OutboxController {
         model.addAttribute(
                 "mail", copy.or(() -> now.map(PlannedMailQueries.Planned::mail)).orElse(null));
         model.addAttribute("planned", now.isPresent());
-        model.addAttribute("waits", item.state() == MessageState.PLANNED);
+        model.addAttribute("waits", OutboxLines.mayDepart(item));
         model.addAttribute(
                 "obstacle", now.map(PlannedMailQueries.Planned::obstacle).orElse(""));
         return "desk/message";

@@ -5,12 +5,15 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Stream;
+import jollyroster.core.messages.Anchor;
 import jollyroster.outbox.LetterKind;
 import jollyroster.outbox.Letters;
 import jollyroster.outbox.MessageState;
@@ -26,6 +29,7 @@ class OutboxLines {
 
     private static final int SENDINGS = 12;
     private static final int NAMES = 6;
+    private static final Set<Anchor> NEWS = EnumSet.of(Anchor.CHANGED, Anchor.CALLED_OFF, Anchor.RESTORED);
     private final Letters letters;
     private final OrganisationQueries organisation;
     private final Clock clock;
@@ -161,13 +165,18 @@ class OutboxLines {
                 batch(items.get(0)));
     }
 
+    /** Whether it can be sent early or withdrawn by itself; the news of a change leaves with the change. */
+    static boolean mayDepart(Item item) {
+        return item.state() == MessageState.PLANNED && !NEWS.contains(item.anchor());
+    }
+
     private static Batch batch(Item item) {
         return new Batch(
                 item.session(),
                 item.anchor().name(),
                 item.offset().amount(),
                 item.offset().unit().name(),
-                item.state() == MessageState.PLANNED && item.session() > 0);
+                mayDepart(item) && item.session() > 0);
     }
 
     private Line line(Item item, Map<Long, Letters.Line> people) {
