@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.Set;
 import java.util.stream.IntStream;
 import jollyroster.answers.Answer;
 import jollyroster.attendance.AttendanceCommands;
@@ -148,7 +149,7 @@ class DemoClinic {
     private void pick(long offering, Crew.Member member, int wish, String passage, Instant now) {
         Offering o = programme.offering(offering).orElseThrow();
         LocalDate today = now.atZone(o.zone()).toLocalDate();
-        List<OpenTime> open = times.between(o, today, today.plusDays(6), Optional.empty(), Viewer.anybody(now));
+        List<OpenTime> open = times.between(o, today, today.plusDays(6), Set.of(), Viewer.anybody(now));
         if (open.isEmpty()) {
             return;
         }

@@ -8,6 +8,7 @@ import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.Set;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import jollyroster.core.dates.DayRange;
@@ -151,13 +152,13 @@ class DemoQuay {
 
     private Link link(long offering, String whose) {
         DayRange spring = new DayRange(Optional.empty(), Optional.of(LocalDate.of(2027, 4, 30)));
-        return links.make(new TimeLinkCommands.Wish(offering, whose, Optional.empty(), spring), DemoActor.PROGRAM);
+        return links.make(new TimeLinkCommands.Wish(offering, whose, Set.of(), spring), DemoActor.PROGRAM);
     }
 
     private void visit(long offering, Link link, Crew.Member member, Instant now) {
         Offering o = programme.offering(offering).orElseThrow();
         LocalDate from = LocalDate.of(2027, 3, 18);
-        OpenTime first = times.between(o, from, from.plusDays(1), Optional.empty(), Viewer.anybody(now))
+        OpenTime first = times.between(o, from, from.plusDays(1), Set.of(), Viewer.anybody(now))
                 .get(0);
         picks.pick(
                 new PickCommands.Pick(

@@ -17,7 +17,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 @DeskPage
 class FindController {
 
-    private static final int MOST = 12;
+    private static final int MOST = 10;
     private final ProgrammeQueries programme;
     private final PersonQueries people;
     private final Clock clock;

@@ -46,7 +46,7 @@ public class BusyCommands {
             List<Interval> blocks,
             String notPlaced,
             Actor actor) {
-        actor.requireOrganiser();
+        actor.requireMember(host);
         long id = writes.sql()
                 .insertInto(BUSY_CALENDAR)
                 .set(BUSY_CALENDAR.ACCOUNT_ID, host)
@@ -65,7 +65,7 @@ public class BusyCommands {
     /** Changes how a calendar at an address is read, and has it read again at once. A file was read as it was taken in. */
     @Transactional
     public boolean settle(long calendar, CalendarSettings settings, Actor actor) {
-        actor.requireOrganiser();
+        requireOwner(calendar, actor);
         return writes.sql()
                         .update(BUSY_CALENDAR)
                         .set(
@@ -80,6 +80,16 @@ public class BusyCommands {
                         .and(BUSY_CALENDAR.ADDRESS.ne(""))
                         .execute()
                 > 0;
+    }
+
+    /** What takes a host up is theirs to say, and an organiser's. */
+    private void requireOwner(long calendar, Actor actor) {
+        writes.sql()
+                .select(BUSY_CALENDAR.ACCOUNT_ID)
+                .from(BUSY_CALENDAR)
+                .where(BUSY_CALENDAR.ID.eq(calendar))
+                .fetchOptional(BUSY_CALENDAR.ACCOUNT_ID)
+                .ifPresentOrElse(actor::requireMember, actor::requireTeam);
     }
 
     private @Nullable Instant next(String address) {
@@ -130,7 +140,7 @@ public class BusyCommands {
 
     @Transactional
     public void forget(long calendar, Actor actor) {
-        actor.requireOrganiser();
+        requireOwner(calendar, actor);
         writes.sql()
                 .deleteFrom(BUSY_CALENDAR)
                 .where(BUSY_CALENDAR.ID.eq(calendar))

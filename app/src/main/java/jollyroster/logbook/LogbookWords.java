@@ -56,6 +56,7 @@ final class LogbookWords {
     private static String because(String why) {
         return switch (why) {
             case "CHOSEN" -> "whom the person chose";
+            case "AS_THE_LINK_SAYS" -> "whom their link names";
             case "ONLY_ONE_FREE" -> "the only one who was free";
             case "TOGETHER" -> "who lead it together";
             default -> "who leads least that week of those who were free";

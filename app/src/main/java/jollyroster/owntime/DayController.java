@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import jollyroster.chart.DayStrip;
 import jollyroster.core.dates.Meant;
 import jollyroster.core.openhours.DayHours;
@@ -118,7 +119,7 @@ class DayController {
     /** The first day with a time that may be picked, as that is what there is to look at; today where there is none soon. */
     private LocalDate firstFree(Offering o, Instant now) {
         LocalDate today = now.atZone(o.zone()).toLocalDate();
-        return times.between(o, today, today.plusDays(SOON), Optional.empty(), Viewer.anybody(now)).stream()
+        return times.between(o, today, today.plusDays(SOON), Set.of(), Viewer.anybody(now)).stream()
                 .findFirst()
                 .map(time -> time.start().toLocalDate())
                 .orElse(today);

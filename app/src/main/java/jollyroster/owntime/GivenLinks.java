@@ -2,6 +2,7 @@ package jollyroster.owntime;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import jollyroster.core.dates.DayRange;
@@ -42,7 +43,12 @@ class GivenLinks {
 
     private SendTimesView.Given given(
             Offering o, TimeLink link, Map<Long, String> leaders, Optional<Registration> used) {
-        String whom = link.host().map(leaders::get).map(name -> " with " + name).orElse("");
+        String named = link.hosts().stream()
+                .map(leaders::get)
+                .filter(Objects::nonNull)
+                .sorted()
+                .collect(Collectors.joining(" or "));
+        String whom = named.isEmpty() ? "" : " with " + named;
         return new SendTimesView.Given(
                 link.link().id(),
                 link.label(),

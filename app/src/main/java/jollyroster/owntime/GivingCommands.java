@@ -6,6 +6,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import jollyroster.core.dates.Interval;
 import jollyroster.core.openhours.HostChoice;
 import jollyroster.core.openhours.HostChoice.Candidate;
@@ -47,11 +48,13 @@ class GivingCommands {
 
     /** The time as it can be had now; empty when it cannot. */
     Optional<Given> give(Pick pick, Viewer viewer) {
-        List<Host> leaders = hosts.ofOffering(pick.offering().id());
+        OwnTime own = ownTime.of(pick.offering().id());
+        List<Host> leaders = hosts.ofOffering(
+                pick.offering().id(),
+                pick.once().map(link -> link.leaders(own.choice())).orElse(Set.of()));
         if (leaders.isEmpty()) {
             return Optional.empty();
         }
-        OwnTime own = ownTime.of(pick.offering().id());
         Interval span = new Interval(
                 pick.start(), pick.start().plus(own.rules(pick.offering()).length()));
         HostClaimQueries reading = new HostClaimQueries(writes.sql());
@@ -72,8 +75,16 @@ class GivingCommands {
         return Optional.of(new Given(
                 span,
                 given,
-                own.choice().because(pick.host().isPresent(), free.size()),
+                because(pick, own.choice(), free.size()),
                 joined.flatMap(host -> times.shared(host, pick.start())).map(Led::session)));
+    }
+
+    private static HostChoice.Because because(Pick pick, HostChoice choice, int free) {
+        boolean settled = choice != HostChoice.ALL_TOGETHER
+                && pick.once().flatMap(TimeLink::host).isPresent();
+        return settled
+                ? HostChoice.Because.AS_THE_LINK_SAYS
+                : choice.because(pick.host().isPresent(), free);
     }
 
     /** Those of the free who come into question: the one who was chosen, or who is held for the same browser, or all. */

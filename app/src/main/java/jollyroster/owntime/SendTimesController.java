@@ -12,6 +12,7 @@ import jollyroster.core.dates.DayRange;
 import jollyroster.core.dates.Meant;
 import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.core.intake.Text;
+import jollyroster.core.openhours.HostChoice;
 import jollyroster.core.seats.SignUpStyle;
 import jollyroster.platform.Actor;
 import jollyroster.platform.Address;
@@ -21,6 +22,7 @@ import jollyroster.platform.Times;
 import jollyroster.programme.HostQueries;
 import jollyroster.programme.HostQueries.Host;
 import jollyroster.programme.Offering;
+import jollyroster.programme.OwnTimeQueries;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Visibility;
 import org.springframework.http.HttpStatus;
@@ -41,6 +43,7 @@ class SendTimesController {
     private static final DateTimeFormatter SENT = DateTimeFormatter.ISO_OFFSET_DATE_TIME;
     private final ProgrammeQueries programme;
     private final HostQueries hosts;
+    private final OwnTimeQueries ownTime;
     private final TimesQueries times;
     private final GivenLinks given;
     private final TimeLinkCommands commands;
@@ -51,6 +54,7 @@ class SendTimesController {
     SendTimesController(
             ProgrammeQueries programme,
             HostQueries hosts,
+            OwnTimeQueries ownTime,
             TimesQueries times,
             GivenLinks given,
             TimeLinkCommands commands,
@@ -59,6 +63,7 @@ class SendTimesController {
             Clock clock) {
         this.programme = programme;
         this.hosts = hosts;
+        this.ownTime = ownTime;
         this.times = times;
         this.given = given;
         this.commands = commands;
@@ -89,7 +94,7 @@ class SendTimesController {
         Instant now = clock.instant();
         LocalDate today = now.atZone(o.zone()).toLocalDate();
         LocalDate first = Meant.day(from).filter(day -> !day.isBefore(today)).orElse(today);
-        List<OpenTime> open = times.between(o, first, first.plusDays(WEEK), Optional.empty(), Viewer.anybody(now));
+        List<OpenTime> open = times.between(o, first, first.plusDays(WEEK), Set.of(), Viewer.anybody(now));
         List<Instant> chosen = chosen(t);
         model.addAttribute("view", view(o, today, first, open, chosen, t.isEmpty()));
         model.addAttribute("from", first.toString());
@@ -115,9 +120,16 @@ class SendTimesController {
                 right ? SendTimesView.html(o, chosen, address) : "",
                 fresh || right ? "" : "Choose two to five times.",
                 given.of(o),
-                hosts.ofOffering(o.id()).stream()
+                leaders(o));
+    }
+
+    /** Whom a link may name: nobody where all lead together. */
+    private List<SendTimesView.Leader> leaders(Offering o) {
+        return ownTime.of(o.id()).choice() == HostChoice.ALL_TOGETHER
+                ? List.of()
+                : hosts.ofOffering(o.id()).stream()
                         .map(host -> new SendTimesView.Leader(host.id(), host.name()))
-                        .toList());
+                        .toList();
     }
 
     /** What was chosen on other weeks, so that it stays chosen. */
@@ -144,7 +156,7 @@ class SendTimesController {
     }
 
     /** What was typed for a link that was not made. */
-    public record Typed(String label, String first, String last, long host) {}
+    public record Typed(String label, String first, String last, Set<Long> hosts) {}
 
     private Optional<String> problem(String first, String last, DayRange days, Offering o) {
         boolean read = first.isBlank() == days.first().isEmpty()
@@ -166,7 +178,7 @@ class SendTimesController {
             @RequestParam(defaultValue = "") String label,
             @RequestParam(defaultValue = "") String first,
             @RequestParam(defaultValue = "") String last,
-            @RequestParam(defaultValue = "0") long host,
+            @RequestParam(name = "host", defaultValue = "") Set<Long> named,
             RedirectAttributes flash,
             Actor actor) {
         Offering o = known(id);
@@ -175,14 +187,14 @@ class SendTimesController {
         Optional<String> problem = picks(o) ? problem(first, last, days, o) : Optional.of("people pick no times here");
         if (problem.isPresent()) {
             flash.addFlashAttribute("warned", "No link was made: " + problem.get() + ".");
-            flash.addFlashAttribute("typed", new Typed(whom, first, last, host));
+            flash.addFlashAttribute("typed", new Typed(whom, first, last, named));
             return back(id);
         }
-        Optional<Long> leader = hosts.ofOffering(o.id()).stream()
+        Set<Long> leaders = hosts.ofOffering(o.id()).stream()
                 .map(Host::id)
-                .filter(one -> one == host)
-                .findFirst();
-        Link made = commands.make(new TimeLinkCommands.Wish(id, whom, leader, days), actor);
+                .filter(named::contains)
+                .collect(Collectors.toSet());
+        Link made = commands.make(new TimeLinkCommands.Wish(id, whom, leaders, days), actor);
         flash.addFlashAttribute("made", links.oneTime(o.slug(), made));
         return back(id);
     }

@@ -1,10 +1,11 @@
 package jollyroster.owntime;
 
 import static jollyroster.platform.tables.Tables.TIME_LINK;
+import static jollyroster.platform.tables.Tables.TIME_LINK_HOST;
 
 import java.time.Clock;
 import java.time.LocalDate;
-import java.util.Optional;
+import java.util.Set;
 import jollyroster.core.dates.DayRange;
 import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.platform.Actor;
@@ -27,7 +28,7 @@ public class TimeLinkCommands {
     }
 
     /** What a link is to be good for; see {@link TimeLink}. */
-    public record Wish(long offering, String label, Optional<Long> host, DayRange days) {}
+    public record Wish(long offering, String label, Set<Long> hosts, DayRange days) {}
 
     @Transactional
     public Link make(Wish wish, Actor actor) {
@@ -36,11 +37,15 @@ public class TimeLinkCommands {
         row.setGeneration(PersonalLinks.firstGeneration(clock.instant()));
         row.setOfferingId(wish.offering());
         row.setLabel(wish.label());
-        row.setAccountId(wish.host().orElse(null));
         row.setFirstDay(wish.days().first().map(LocalDate::toString).orElse(null));
         row.setLastDay(wish.days().last().map(LocalDate::toString).orElse(null));
         row.setCreatedAt(clock.instant());
         row.insert();
+        wish.hosts()
+                .forEach(host -> writes.sql()
+                        .insertInto(TIME_LINK_HOST, TIME_LINK_HOST.TIME_LINK_ID, TIME_LINK_HOST.ACCOUNT_ID)
+                        .values(row.getId(), host)
+                        .execute());
         return new Link(row.getId(), row.getGeneration());
     }
 

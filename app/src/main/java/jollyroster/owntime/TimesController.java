@@ -7,6 +7,7 @@ import java.time.format.DateTimeFormatter;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.regex.Pattern;
 import jollyroster.core.dates.Meant;
 import jollyroster.core.seats.SignUpStyle;
@@ -84,7 +85,7 @@ class TimesController {
             return wrong("host", "the number of a host");
         }
         LocalDate until = first.get().plusDays(Integer.parseInt(days));
-        Optional<Long> only = host.isEmpty() ? Optional.empty() : Optional.of(Long.parseLong(host));
+        Set<Long> only = host.isEmpty() ? Set.of() : Set.of(Long.parseLong(host));
         return ResponseEntity.ok()
                 .cacheControl(CacheControl.noStore())
                 .body(new Times(

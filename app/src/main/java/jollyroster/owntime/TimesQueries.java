@@ -6,6 +6,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import jollyroster.core.dates.Interval;
 import jollyroster.platform.Reads;
 import jollyroster.platform.Remembered;
@@ -45,8 +46,7 @@ public class TimesQueries {
     private final Remembered<Asked, Table> tables;
 
     /** @param live how many times are held, as a hold that ends changes no table */
-    private record Asked(
-            long offering, LocalDate from, LocalDate until, Optional<Long> only, Instant minute, int live) {}
+    private record Asked(long offering, LocalDate from, LocalDate until, Set<Long> only, Instant minute, int live) {}
 
     TimesQueries(Reads reads, HostQueries hosts, OwnTimeQueries ownTime, TimeHoldQueries holds, TableChanges changes) {
         this.holds = holds;
@@ -61,9 +61,9 @@ public class TimesQueries {
      *
      * @param from in the zone of the offering
      * @param until the day after the last
-     * @param only the one host who is to lead it; empty for anybody
+     * @param only those who may lead it; empty for anybody
      */
-    public List<OpenTime> between(Offering o, LocalDate from, LocalDate until, Optional<Long> only, Viewer viewer) {
+    public List<OpenTime> between(Offering o, LocalDate from, LocalDate until, Set<Long> only, Viewer viewer) {
         return table(o, from, until, only, viewer).open();
     }
 
@@ -76,7 +76,7 @@ public class TimesQueries {
     public record Table(List<OpenTime> open, List<Instant> taken) {}
 
     /** The same with what is taken. What everybody sees is remembered until something changes, for a minute at most. */
-    public Table table(Offering o, LocalDate from, LocalDate until, Optional<Long> only, Viewer viewer) {
+    public Table table(Offering o, LocalDate from, LocalDate until, Set<Long> only, Viewer viewer) {
         if (viewer.leaving() != 0 || holds.own(o.id(), viewer).isPresent()) {
             return read(o, from, until, only, viewer);
         }
@@ -84,7 +84,7 @@ public class TimesQueries {
         return tables.get(asked, key -> read(o, from, until, only, Viewer.anybody(viewer.now())));
     }
 
-    private Table read(Offering o, LocalDate from, LocalDate until, Optional<Long> only, Viewer viewer) {
+    private Table read(Offering o, LocalDate from, LocalDate until, Set<Long> only, Viewer viewer) {
         boolean shown = ownTime.of(o.id()).takenShown();
         return times(o, from, until, only, viewer)
                 .map(times -> new Table(
@@ -93,10 +93,8 @@ public class TimesQueries {
                 .orElse(new Table(List.of(), List.of()));
     }
 
-    private Optional<HostTimes> times(Offering o, LocalDate from, LocalDate until, Optional<Long> only, Viewer viewer) {
-        List<Host> leaders = hosts.ofOffering(o.id()).stream()
-                .filter(host -> only.isEmpty() || only.get() == host.id())
-                .toList();
+    private Optional<HostTimes> times(Offering o, LocalDate from, LocalDate until, Set<Long> only, Viewer viewer) {
+        List<Host> leaders = hosts.ofOffering(o.id(), only);
         if (leaders.isEmpty()) {
             return Optional.empty();
         }

@@ -82,6 +82,18 @@ public sealed interface Actor {
         }
     }
 
+    /** Whether an organiser, the program or this member acts. */
+    default boolean isOver(long account) {
+        return isOrganiser() || this instanceof Team member && member.id() == account;
+    }
+
+    /** @throws AccessDeniedException unless an organiser, the program or this member acts */
+    default void requireMember(long account) {
+        if (!isOver(account)) {
+            throw new AccessDeniedException("Only this member and an organiser may do this");
+        }
+    }
+
     /** @throws AccessDeniedException unless an organiser, the program or the person of this registration acts */
     default void requireOver(long registration) {
         boolean own = this instanceof Person person && person.registration() == registration;

@@ -108,6 +108,13 @@ public class HostQueries {
         return usual.get(offering, id -> ofOfferings(List.of(id), known()).getOrDefault(id, List.of()));
     }
 
+    /** The usual hosts of an offering, or those of them who are named. @param only empty for all */
+    public List<Host> ofOffering(long offering, Set<Long> only) {
+        return ofOffering(offering).stream()
+                .filter(host -> only.isEmpty() || only.contains(host.id()))
+                .toList();
+    }
+
     /** Hosts and whoever else leads, as people read it; empty for nobody. */
     public static String names(List<Host> hosts, String others) {
         return Stream.concat(hosts.stream().map(Host::name), Stream.of(others).filter(o -> !o.isEmpty()))

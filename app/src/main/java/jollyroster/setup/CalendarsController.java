@@ -26,7 +26,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.multipart.MultipartFile;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
-/** Setup: the calendars that say when hosts are taken up elsewhere. */
+/** The calendars that say when hosts are taken up elsewhere: all for an organiser, for a host their own. */
 @DeskPage
 class CalendarsController {
 
@@ -61,12 +61,15 @@ class CalendarsController {
             boolean free) {}
 
     @GetMapping("/desk/setup/calendars")
-    String calendars(Model model) {
+    String calendars(Model model, Actor actor) {
         List<TeamQueries.Mate> mates = team.members();
         model.addAttribute(
                 "calendars",
-                queries.calendars().stream().map(c -> line(c, mates)).toList());
-        model.addAttribute("hosts", team.hosts());
+                queries.calendars().stream()
+                        .filter(c -> actor.isOver(c.host()))
+                        .map(c -> line(c, mates))
+                        .toList());
+        model.addAttribute("hosts", hosts(actor));
         model.addAttribute("zones", Times.ZONES_OFFERED);
         model.addAttribute("home", Times.city(organisation.organisation().zone()));
         if (!model.containsAttribute("typed")) {
@@ -74,6 +77,11 @@ class CalendarsController {
         }
         model.addAttribute("every", BusyCommands.EVERY.toMinutes());
         return "setup/calendars";
+    }
+
+    /** Whose calendars may be added. */
+    private List<TeamQueries.Mate> hosts(Actor actor) {
+        return team.hosts().stream().filter(m -> actor.isOver(m.id())).toList();
     }
 
     private Line line(BusyQueries.Calendar c, List<TeamQueries.Mate> mates) {
@@ -149,7 +157,7 @@ class CalendarsController {
             RedirectAttributes flash,
             Actor actor)
             throws IOException {
-        boolean known = team.hosts().stream().anyMatch(m -> m.id() == host);
+        boolean known = hosts(actor).stream().anyMatch(m -> m.id() == host);
         String clean = Text.oneLine(name, 80);
         String where = address.strip();
         if (!known || where.isEmpty() && (file == null || file.isEmpty()) || where.length() > 500) {

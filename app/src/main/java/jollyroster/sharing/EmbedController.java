@@ -10,6 +10,7 @@ import java.time.format.DateTimeFormatter;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import jollyroster.chart.SeatStrip;
 import jollyroster.core.seats.SignUpStyle;
 import jollyroster.owntime.TimesQueries;
@@ -129,7 +130,7 @@ class EmbedController {
     /** The next times that are free; which were picked is nobody's business. */
     private List<Date> times(Offering o, Instant now) {
         LocalDate today = now.atZone(o.zone()).toLocalDate();
-        return times.between(o, today, today.plusDays(DAYS_AHEAD), Optional.empty(), Viewer.anybody(now)).stream()
+        return times.between(o, today, today.plusDays(DAYS_AHEAD), Set.of(), Viewer.anybody(now)).stream()
                 .limit(MOST_DATES)
                 .map(t -> new Date(
                         Times.dayAndTime(t.start().toInstant(), o.zone()),

@@ -15,7 +15,6 @@ import jollyroster.owntime.PickCommands;
 import jollyroster.owntime.TimeHoldCommands;
 import jollyroster.owntime.TimeLink;
 import jollyroster.owntime.TimeLinkQueries;
-import jollyroster.owntime.TimesQueries;
 import jollyroster.owntime.Viewer;
 import jollyroster.platform.Actor;
 import jollyroster.platform.Times;
@@ -43,7 +42,6 @@ class PickPage {
     private final PickPages picks;
     private final PickCommands commands;
     private final TimeHoldCommands holds;
-    private final TimesQueries times;
     private final HostQueries hosts;
     private final TimeLinkQueries onceLinks;
     private final Clock clock;
@@ -53,7 +51,6 @@ class PickPage {
             PickPages picks,
             PickCommands commands,
             TimeHoldCommands holds,
-            TimesQueries times,
             HostQueries hosts,
             TimeLinkQueries onceLinks,
             Clock clock) {
@@ -61,7 +58,6 @@ class PickPage {
         this.picks = picks;
         this.commands = commands;
         this.holds = holds;
-        this.times = times;
         this.hosts = hosts;
         this.onceLinks = onceLinks;
         this.clock = clock;
@@ -99,7 +95,8 @@ class PickPage {
         page.addObject("lasts", Times.length(Duration.ofMinutes(offering.minutes())));
         page.addObject("leaders", HostQueries.names(hosts.ofOffering(offering.id()), ""));
         page.addObject("notice", notice(offering));
-        page.addObject("nearest", view.lost().isEmpty() ? List.of() : nearest(offering, asked, looker.zone(), viewer));
+        page.addObject(
+                "nearest", view.lost().isEmpty() ? List.of() : nearest(offering, asked, once, looker.zone(), viewer));
         return page;
     }
 
@@ -115,11 +112,12 @@ class PickPage {
     }
 
     /** The nearest times that are free, instead of one that is not. */
-    private List<PickView.Time> nearest(Offering o, PickAsked asked, ZoneId visitor, Viewer viewer) {
+    private List<PickView.Time> nearest(
+            Offering o, PickAsked asked, Optional<TimeLink> once, ZoneId visitor, Viewer viewer) {
         Instant wanted = asked.moment().orElse(viewer.now());
         LocalDate day = wanted.atZone(o.zone()).toLocalDate();
-        List<OpenTime> near =
-                times.between(o, day.minusDays(NEAR_DAYS), day.plusDays(NEAR_DAYS), asked.hostNumber(), viewer);
+        List<OpenTime> near = picks.table(o, day.minusDays(NEAR_DAYS), day.plusDays(NEAR_DAYS), asked, once, viewer)
+                .open();
         return OpenTimes.nearest(near, t -> t.start().toInstant(), wanted, OFFERED_INSTEAD).stream()
                 .map(t -> new PickView.Time(
                         Times.dayAndTime(t.start().toInstant(), visitor), "", PickDays.sent(t.start()), false))

@@ -8,6 +8,7 @@ import java.time.ZonedDateTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import jollyroster.core.openhours.HostChoice;
 import jollyroster.owntime.OpenTime;
 import jollyroster.owntime.TimeHoldQueries;
@@ -49,16 +50,16 @@ class PickPages {
     /** @param once the link that gives one person one time, if somebody comes by one */
     PickView of(Offering o, String base, PickAsked asked, ZoneId visitor, Viewer viewer, Optional<TimeLink> once) {
         OwnTime own = ownTime.of(o.id());
-        Optional<Long> named = once.flatMap(TimeLink::host);
-        boolean chooses = own.choice() == HostChoice.ATTENDEES_CHOICE && named.isEmpty();
-        Optional<Long> only = chooses ? asked.hostNumber() : named;
+        Set<Long> allowed = once.map(link -> link.leaders(own.choice())).orElse(Set.of());
+        boolean chooses = own.choice() == HostChoice.ATTENDEES_CHOICE && allowed.size() != 1;
+        Optional<Long> only = chooses ? asked.hostNumber() : once.flatMap(TimeLink::host);
         LocalDate today = viewer.now().atZone(o.zone()).toLocalDate();
         LocalDate last = last(own, o, viewer.now());
         boolean limited = last.isBefore(today.plusDays(HORIZON));
         LocalDate until = limited ? last.plusDays(1) : today.plusDays(HORIZON);
         TimesQueries.Table table = o.status() == OfferingStatus.CLOSED
                 ? new TimesQueries.Table(List.of(), List.of())
-                : within(once, o, times.table(o, today, until, only, viewer));
+                : table(o, today, until, asked, once, viewer);
         LocalDate firstFree = table.open().stream()
                 .findFirst()
                 .map(t -> t.start().toInstant())
@@ -87,7 +88,7 @@ class PickPages {
                         ? address(base, from.plusDays(PickDays.WEEK), only)
                         : "",
                 limited ? Times.dayAndMonth(last) : "",
-                chooses ? choices(o, base, from, asked) : List.of(),
+                chooses ? choices(hosts.ofOffering(o.id(), allowed), base, from, asked) : List.of(),
                 only.map(String::valueOf).orElse(""),
                 chosen,
                 chosen.isPresent()
@@ -95,6 +96,19 @@ class PickPages {
                         : asked.moment()
                                 .map(at -> Times.dayAndTime(at, visitor))
                                 .orElse(""));
+    }
+
+    /** What somebody may pick from: with whom they ask for, and within what their link allows. */
+    TimesQueries.Table table(
+            Offering o, LocalDate from, LocalDate until, PickAsked asked, Optional<TimeLink> once, Viewer viewer) {
+        HostChoice choice = ownTime.of(o.id()).choice();
+        Set<Long> allowed = once.map(link -> link.leaders(choice)).orElse(Set.of());
+        Set<Long> only = asked.hostNumber()
+                .filter(host -> choice == HostChoice.ATTENDEES_CHOICE)
+                .filter(host -> allowed.isEmpty() || allowed.contains(host))
+                .map(Set::of)
+                .orElse(allowed);
+        return within(once, o, times.table(o, from, until, only, viewer));
     }
 
     private static TimesQueries.Table within(Optional<TimeLink> once, Offering o, TimesQueries.Table all) {
@@ -145,13 +159,13 @@ class PickPages {
                 + only.map(id -> "&host=" + id).orElse("");
     }
 
-    private List<PickView.Choice> choices(Offering o, String base, LocalDate from, PickAsked asked) {
+    private static List<PickView.Choice> choices(List<Host> leaders, String base, LocalDate from, PickAsked asked) {
         List<PickView.Choice> choices = new ArrayList<>();
         choices.add(new PickView.Choice(
                 "anybody",
                 address(base, from, Optional.empty()) + "#pick",
                 asked.hostNumber().isEmpty()));
-        for (Host host : hosts.ofOffering(o.id())) {
+        for (Host host : leaders) {
             choices.add(new PickView.Choice(
                     host.name(),
                     address(base, from, Optional.of(host.id())) + "#pick",

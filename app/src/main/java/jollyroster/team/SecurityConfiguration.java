@@ -50,6 +50,9 @@ class SecurityConfiguration {
         "/desk/sessions/*/why/**"
     };
 
+    /** What takes a host up elsewhere is theirs to say. */
+    private static final String[] OWN_CALENDARS = {"/desk/setup/calendars", "/desk/setup/calendars/**"};
+
     /** Forms that only an organiser can send are only shown to one. */
     private static final String[] FORMS_FOR_ORGANISERS = {"/desk/sessions/*/add", "/desk/sessions/*/import"};
 
@@ -61,6 +64,8 @@ class SecurityConfiguration {
                         .hasRole("ORGANISER")
                         .requestMatchers(HttpMethod.GET, FOR_ALL_OF_THE_TEAM)
                         .hasAnyRole("ORGANISER", "HOST", "HELPER")
+                        .requestMatchers(OWN_CALENDARS)
+                        .hasAnyRole("ORGANISER", "HOST")
                         .requestMatchers("/desk/sessions/*/registrations/*/mark", "/desk/clock")
                         .hasAnyRole("ORGANISER", "HOST", "HELPER")
                         .requestMatchers("/desk", "/desk/**", "/standin/meeting/mood")

@@ -1,6 +1,7 @@
 // The questions of a sheet: put in order by dragging their numbers or with the arrow keys on them, added, and shown with
 // only those fields that go with the answer type.
-const BOUNDS = { NUMBER: "in numbers", DATE: "as 2027-03-16", SHORT_TEXT: "characters", LONG_TEXT: "characters", CHOOSE_SEVERAL: "of them" };
+const COUNTED = { SHORT_TEXT: "characters", LONG_TEXT: "characters", CHOOSE_SEVERAL: "of them" };
+const BOUNDS = { NUMBER: "in numbers", DATE: "as 2027-03-16", ...COUNTED };
 const OPTIONS = ["CHOOSE_ONE", "CHOOSE_SEVERAL"];
 
 const rows = (box) => [...box.querySelectorAll("[data-question]")];
@@ -41,6 +42,47 @@ const show = (row) => {
   row.querySelector("[data-bounds-word]").textContent = BOUNDS[kind] ?? "";
   row.querySelector("[data-shown-values]").hidden = row.querySelector("[data-shown-if]").value === "";
   row.classList.toggle("is-blank", row.querySelector("[data-label]").value.trim() === "");
+};
+
+// What the folded part of a question says, on one line.
+const gist = (row) => {
+  const value = (name) => row.querySelector(`[name$='.${name}']`)?.value.trim() ?? "";
+  const lines = (text) => text.split("\n").map((line) => line.trim()).filter(Boolean).join(", ");
+  const kind = row.querySelector("[data-kind]").value;
+  const bounds = [value("least") && `from ${value("least")}`, value("most") && `to ${value("most")}`].filter(Boolean).join(" ");
+  const asked = row.querySelector("[data-shown-if]");
+  return [
+    value("help"),
+    OPTIONS.includes(kind) && lines(value("options")),
+    kind in BOUNDS && bounds && `${bounds} ${COUNTED[kind] ?? ""}`.trim(),
+    asked.value && `${asked.selectedOptions[0].text} is ${lines(value("shownValues")) || "answered"}`,
+  ].filter(Boolean).join(" · ");
+};
+
+// A question reads as two lines until somebody works on it.
+const fold = (row) => {
+  if (row.classList.contains("is-blank") || row.querySelector(".field-problem")) return;
+  const line = document.createElement("button");
+  line.type = "button";
+  line.className = "gist wide";
+  line.setAttribute("aria-expanded", "false");
+  line.textContent = gist(row) || "add a note or a condition";
+  line.addEventListener("click", () => {
+    unfold(row);
+    row.querySelector(".wide input").focus();
+  });
+  row.classList.add("is-folded");
+  row.append(line);
+};
+
+const unfold = (row) => {
+  row.classList.remove("is-folded");
+  row.querySelector(".gist")?.remove();
+};
+
+const unfoldWorkedOn = (event) => {
+  const row = event.target.closest(".is-folded");
+  if (row && !event.target.closest("[data-grip], .gist")) unfold(row);
 };
 
 const moved = (box, row) => {
@@ -100,6 +142,7 @@ const add = (box) => {
   fresh.querySelector("[data-kind]").setAttribute("aria-label", "Answer type");
   fresh.querySelector("[data-ref]").value = `new-${Date.now()}-${rows(box).length}`;
   fresh.querySelector(".field-problem")?.remove();
+  unfold(fresh);
   last.after(fresh);
   renumber(box);
   fresh.querySelector("[data-label]").focus();
@@ -110,8 +153,10 @@ export function start() {
   box.addEventListener("keydown", (event) => byKeys(box, event));
   byDragging(box);
   box.addEventListener("change", () => offerEarlier(box));
+  box.addEventListener("focusin", unfoldWorkedOn);
   const button = document.querySelector("[data-add-question]");
   button.hidden = false;
   button.addEventListener("click", () => add(box));
   offerEarlier(box);
+  rows(box).forEach(fold);
 }

@@ -24,6 +24,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.web.server.LocalServerPort;
+import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.test.context.TestPropertySource;
 
 /** What of a calendar counts, and where its whole days begin, is for each calendar to say. */
@@ -59,6 +60,9 @@ class CalendarSettingsTest {
 
     @Autowired
     AccountCommands accounts;
+
+    @Autowired
+    PasswordEncoder passwords;
 
     @Autowired
     BusyReading reading;
@@ -148,6 +152,44 @@ class CalendarSettingsTest {
         var team = organiser.get("/desk/setup/team").document();
         assertThat(team.select("form.part-form [name=email]").attr("value")).isEqualTo("ola");
         assertThat(team.select("form.part-form [selected]").attr("value")).isEqualTo("HELPER");
+    }
+
+    @Test
+    void a_host_says_what_counts_of_their_own_calendars_and_of_no_others() throws Exception {
+        String email = "own-calendar" + made + "@saltmarrow.example";
+        long own = accounts.add("Ola Fenwright", email, passwords.encode("low-water"), Role.HOST, Saltmarrow.ORGANISER);
+        Browserless browser = new Browserless(port);
+        browser.post("/sign-in", "/sign-in", Map.of("email", email, "password", "low-water"));
+        reading.takeFile(host, "Another's", CALENDAR, CalendarSettings.USUAL, Saltmarrow.ORGANISER);
+        HttpServer server = HostingTest.serve(new AtomicReference<>(CALENDAR));
+        try {
+            String page = "/desk/setup/calendars";
+            String address = "http://localhost:" + server.getAddress().getPort() + "/own.ics";
+            browser.post(page, page, Map.of("host", "" + host, "name", "Not mine", "address", address));
+            assertThat(browser.get(page).document().select("td.name"))
+                    .as("another's")
+                    .isEmpty();
+            browser.post(page, page, Map.of("host", "" + own, "name", "Mine", "address", address, "tentative", "true"));
+            var shown = browser.get(page).document();
+            assertThat(shown.select("nav[aria-label=Desk] [aria-current]").text())
+                    .isEqualTo("My calendars");
+            assertThat(shown.select("td.name").eachText()).containsExactly("Ola Fenwright");
+            browser.post(page, shown.select("form[action$=settings]").attr("action"), Map.of("free", "true"));
+            assertThat(busy.calendars().stream().filter(c -> c.host() == own))
+                    .extracting(BusyQueries.Calendar::settings)
+                    .containsExactly(new CalendarSettings(Optional.empty(), new Counts(false, true)));
+            long others = busy.calendars().stream()
+                    .filter(c -> c.host() == host)
+                    .findFirst()
+                    .orElseThrow()
+                    .id();
+            assertThat(browser.post(page, page + "/" + others + "/forget", Map.of())
+                            .status())
+                    .isEqualTo(403);
+            assertThat(busy.calendars()).extracting(BusyQueries.Calendar::id).contains(others);
+        } finally {
+            server.stop(0);
+        }
     }
 
     @Test

@@ -8,6 +8,7 @@ import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutorService;
@@ -119,7 +120,7 @@ abstract class AtTheClinic {
     }
 
     final List<OpenTime> open(Offering o, LocalDate day) {
-        return times.between(o, day, day.plusDays(1), Optional.empty(), Viewer.anybody(clock.instant()));
+        return times.between(o, day, day.plusDays(1), Set.of(), Viewer.anybody(clock.instant()));
     }
 
     final Registering pick(Offering o, Instant start, Optional<Long> host, String name) {

@@ -8,6 +8,7 @@ import java.time.LocalDate;
 import java.time.ZonedDateTime;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import jollyroster.AppTest;
 import jollyroster.Browserless;
@@ -63,7 +64,7 @@ class HoldingTest extends AtTheClinic {
 
     private List<String> open(Offering o, String browser) {
         return times
-                .between(o, WEDNESDAY, WEDNESDAY.plusDays(1), Optional.empty(), new Viewer(browser, clock.instant()))
+                .between(o, WEDNESDAY, WEDNESDAY.plusDays(1), Set.of(), new Viewer(browser, clock.instant()))
                 .stream()
                 .map(t -> t.start().toLocalTime().toString())
                 .toList();

@@ -134,7 +134,7 @@ class HostsOfTimesTest extends AtTheClinic {
         pick(choice, at(WEDNESDAY, "10:00"), Optional.of(other), "Ann Kestrel");
         assertThat(hosts.of(sessions(choice).get(0)).get(0).id()).isEqualTo(other);
         assertThat(times.between(
-                        choice, WEDNESDAY, WEDNESDAY.plusDays(1), Optional.of(other), Viewer.anybody(clock.instant())))
+                        choice, WEDNESDAY, WEDNESDAY.plusDays(1), Set.of(other), Viewer.anybody(clock.instant())))
                 .hasSize(1);
         Offering together = clinic(OwnTime.in(hours("Wed 10-11")).ledBy(HostChoice.ALL_TOGETHER), 1, 1, one, other);
         assertThat(open(together, WEDNESDAY))

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.Set;
 import java.util.UUID;
 import jollyroster.AppTest;
 import jollyroster.Browserless;
@@ -56,9 +57,7 @@ class MovingTimeTest extends AtTheClinic {
     }
 
     private List<String> open(Offering o) {
-        return times
-                .between(o, WEDNESDAY, WEDNESDAY.plusDays(1), Optional.empty(), Viewer.anybody(clock.instant()))
-                .stream()
+        return times.between(o, WEDNESDAY, WEDNESDAY.plusDays(1), Set.of(), Viewer.anybody(clock.instant())).stream()
                 .map(t -> t.start().toLocalTime().toString())
                 .toList();
     }

@@ -13,6 +13,7 @@ import jollyroster.Browserless;
 import jollyroster.Saltmarrow;
 import jollyroster.core.openhours.HostChoice;
 import jollyroster.core.seats.SignUpStyle;
+import jollyroster.programme.HostQueries;
 import jollyroster.programme.Offering;
 import jollyroster.programme.OwnTime;
 import jollyroster.programme.Section;
@@ -20,6 +21,7 @@ import jollyroster.programme.Visibility;
 import org.jsoup.nodes.Document;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
 
 /** A link gives one person one time; times in a letter hold nothing and lead straight to their form. */
 @AppTest
@@ -27,6 +29,9 @@ class TimeLinkTest extends AtTheClinic {
 
     private static final Pattern TOKEN = Pattern.compile("once=([\\w.~-]+)");
     private Browserless organiser;
+
+    @Autowired
+    HostQueries hosts;
 
     @BeforeEach
     void signIn() {
@@ -136,7 +141,37 @@ class TimeLinkTest extends AtTheClinic {
                         .document()
                         .select("main")
                         .text())
-                .contains("whom the person chose");
+                .contains("whom their link names");
+    }
+
+    @Test
+    void a_link_may_leave_it_to_several_hosts() {
+        long one = host();
+        long other = host();
+        Offering o = clinic(OwnTime.in(hours("Wed 10-11 from 17 Mar")), 1, 1, one, other, host());
+        String page = "/desk/offerings/" + o.id() + "/times/send";
+        organiser.post(page, "/desk/offerings/" + o.id() + "/times/links", Map.of("host", one + "," + other));
+        Document shown = organiser.get(page).document();
+        assertThat(shown.select("#once tbody td").get(1).text()).matches("with .+ or .+");
+        Matcher token = TOKEN.matcher(shown.select("#once").html());
+        assertThat(token.find()).isTrue();
+        String first = token.group(1);
+        String second = link(o, "host", one + "," + other);
+        String third = link(o, "host", one + "," + other);
+        String ten = "2027-03-17T10:00:00-03:00";
+        assertThat(register(o, first, ten, "Wren Skerry").status()).isEqualTo(200);
+        assertThat(register(o, second, ten, "Teo Quill").status()).isEqualTo(200);
+        assertThat(programme.sessionsOf(o.id()))
+                .extracting(s -> hosts.of(s).get(0).id())
+                .containsExactlyInAnyOrder(one, other);
+        assertThat(register(o, third, ten, "Ann Kestrel").status())
+                .as("the third host is free, and not named by the link")
+                .isEqualTo(409);
+        Document left =
+                new Browserless(port).get("/p/" + o.slug() + "?once=" + third).document();
+        assertThat(left.select(".tide-day button").eachAttr("value"))
+                .isNotEmpty()
+                .doesNotContain(ten);
     }
 
     @Test

@@ -50,6 +50,7 @@ public enum HostChoice {
     /** Why a host leads a time that was picked. */
     public enum Because {
         CHOSEN,
+        AS_THE_LINK_SAYS,
         ONLY_ONE_FREE,
         LEADS_LEAST,
         TOGETHER
