@@ -145,18 +145,21 @@ class EmbedController {
     }
 
     private View view(Offering o, List<Date> dates, int more) {
-        boolean picks = o.style() == SignUpStyle.OWN_TIME;
         return new View(
                 o.title(),
                 o.summary(),
                 Times.city(o.zone()),
                 address.of("/p/" + o.slug()),
                 o.front().tint().code(),
-                o.front().button().isEmpty()
-                        ? picks ? "Pick a time" : "Register"
-                        : o.front().button(),
+                button(o),
                 dates,
                 more);
+    }
+
+    /** What the button of an offering says. */
+    static String button(Offering o) {
+        String otherwise = o.style() == SignUpStyle.OWN_TIME ? "Pick a time" : "Register";
+        return o.front().button().isEmpty() ? otherwise : o.front().button();
     }
 
     private static Date date(Session s, SeatCount count, Instant now) {

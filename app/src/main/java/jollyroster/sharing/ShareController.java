@@ -90,14 +90,14 @@ class ShareController {
                 "/p/" + o.slug() + "/dates.ics",
                 "Next with " + name + ": " + o.title() + " · register: " + shortLink,
                 "<p>Next with " + escaped(name) + ": <a href=\"" + shortLink + "\">" + escaped(o.title()) + "</a></p>",
-                snippet(script, o, "block"),
-                snippet(script, o, "button"),
+                snippet(script, o, "block", o.title()),
+                snippet(script, o, "button", EmbedController.button(o)),
                 o.front().embedOrigins());
     }
 
-    private static String snippet(String script, Offering o, String as) {
+    private static String snippet(String script, Offering o, String as, String label) {
         return "<script async src=\"" + script + "\" data-offering=\"" + o.slug() + "\" data-as=\"" + as
-                + "\"></script>";
+                + "\" data-label=\"" + escaped(label) + "\"></script>";
     }
 
     private static String escaped(String text) {

@@ -7,9 +7,22 @@ export function start() {
   const buttons = [...picker.querySelectorAll("[data-day]")];
   const picked = () => buttons.filter((button) => button.getAttribute("aria-pressed") === "true");
 
+  // What is picked and not yet written outlives a file that is read meanwhile, or another section that is saved.
+  const place = `picked:${location.pathname}`;
+  const keep = () =>
+    sessionStorage.setItem(place, JSON.stringify({ days: picked().map((button) => button.dataset.day), times: times.value }));
+
   const count = () => {
     const number = picked().length;
     words.textContent = number === 0 ? "" : number === 1 ? "one day" : `${number} days`;
+    keep();
+  };
+  const bringBack = () => {
+    const { days, times: typed } = JSON.parse(sessionStorage.getItem(place) ?? '{"days": [], "times": ""}');
+    buttons.filter((button) => days.includes(button.dataset.day)).forEach((button) => button.setAttribute("aria-pressed", "true"));
+    times.value = times.value || typed;
+    if (picked().length > 0) picker.closest("details").open = true;
+    count();
   };
   picker.addEventListener("click", (event) => {
     const day = event.target.closest("[data-day]");
@@ -36,4 +49,6 @@ export function start() {
     text.dispatchEvent(new Event("input", { bubbles: true }));
     text.focus();
   });
+  times.addEventListener("input", keep);
+  bringBack();
 }

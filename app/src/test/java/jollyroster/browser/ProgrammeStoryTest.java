@@ -109,8 +109,10 @@ class ProgrammeStoryTest {
 
             page.click(".tools summary >> visible=true");
             page.locator(".tools").evaluate("tools => tools.open = true");
+            page.locator("[data-day='Thu 8 Apr 2027']").click();
             page.setInputFiles("#ics", Path.of("src/test/resources/two-dates.ics"));
             page.click("text=Import");
+            assertThat(page.locator("[data-day][aria-pressed=true]")).hasText("8");
             assertThat(page.locator("#typed"))
                     .hasValue(
                             "Thu 25 Mar 2027 16-17\nThu 1 Apr 2027 16-17\nFri 16 Apr 2027 18:00-20:00\nFri 23 Apr 2027 18:00-20:00\n");

@@ -173,6 +173,7 @@ class CalendarSettingsTest {
             var shown = browser.get(page).document();
             assertThat(shown.select("nav[aria-label=Desk] [aria-current]").text())
                     .isEqualTo("My calendars");
+            assertThat(shown.select("nav[aria-label=Setup]")).isEmpty();
             assertThat(shown.select("td.name").eachText()).containsExactly("Ola Fenwright");
             browser.post(page, shown.select("form[action$=settings]").attr("action"), Map.of("free", "true"));
             assertThat(busy.calendars().stream().filter(c -> c.host() == own))

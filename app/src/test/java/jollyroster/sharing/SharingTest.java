@@ -225,6 +225,7 @@ class SharingTest {
         Browserless.Page share = organiser.get("/desk/offerings/" + at.offering() + "/share");
         assertThat(share.document().select("#page-link").attr("value")).endsWith("/p/" + at.slug());
         assertThat(share.document().select("#as-block").text()).contains("data-as=\"block\"");
+        assertThat(share.document().select("#as-button").text()).contains("data-as=\"button\" data-label=\"Register\"");
         assertThat(visitor().get("/p/" + at.slug() + "/qr.svg").status()).isEqualTo(200);
         assertThat(visitor().get("/embed.js").response().body()).contains("iframe");
     }
