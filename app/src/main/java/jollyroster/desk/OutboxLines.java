@@ -202,9 +202,7 @@ class OutboxLines {
 
     /** Of a letter about no registration: by the name it was given, else by the address. */
     private static String addressee(Item item) {
-        boolean toTeam = item.kind()
-                .filter(k -> k == LetterKind.ANSWERED || k == LetterKind.ANSWERS || k == LetterKind.TIME_NEWS)
-                .isPresent();
+        boolean toTeam = item.kind().filter(LetterKind::isToTeam).isPresent();
         String name = item.given().text("name");
         return toTeam || name.isEmpty() ? item.recipient() : name;
     }

@@ -19,6 +19,7 @@ import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Session;
 import jollyroster.seating.Registration;
 import jollyroster.seating.RegistrationQueries;
+import jollyroster.team.TeamQueries;
 import jollyroster.till.PaymentQueries;
 import org.springframework.stereotype.Component;
 
@@ -33,6 +34,7 @@ class WaitingNeeds {
     private final ProgrammeQueries programme;
     private final PaymentQueries payments;
     private final BusyQueries busy;
+    private final TeamQueries team;
     private final DepartureQueries departures;
 
     WaitingNeeds(
@@ -41,13 +43,20 @@ class WaitingNeeds {
             ProgrammeQueries programme,
             PaymentQueries payments,
             BusyQueries busy,
+            TeamQueries team,
             DepartureQueries departures) {
         this.departures = departures;
         this.busy = busy;
+        this.team = team;
         this.roster = roster;
         this.guests = guests;
         this.programme = programme;
         this.payments = payments;
+    }
+
+    private String whose(BusyQueries.Calendar calendar) {
+        return calendar.name()
+                + team.member(calendar.host()).map(host -> " of " + host.name()).orElse("");
     }
 
     List<Need> at(Instant now) {
@@ -62,7 +71,7 @@ class WaitingNeeds {
                                         .map(at -> Times.length(
                                                 Duration.between(at, now).truncatedTo(MINUTES)))
                                         .orElse(""),
-                        calendar.name(),
+                        whose(calendar),
                         "The calendar could not be read. What was known before still counts.",
                         "See the calendars",
                         "/desk/setup/calendars")));

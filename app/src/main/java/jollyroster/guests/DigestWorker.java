@@ -1,28 +1,22 @@
 package jollyroster.guests;
 
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalTime;
 import java.time.ZoneId;
 import java.time.ZonedDateTime;
-import java.util.ArrayList;
-import java.util.Comparator;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.TreeMap;
-import java.util.stream.Collectors;
 import jollyroster.core.seats.SignUpStyle;
 import jollyroster.platform.Actor;
 import jollyroster.platform.OrganisationQueries;
 import jollyroster.platform.Times;
-import jollyroster.programme.HostQueries;
 import jollyroster.programme.Offering;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Session;
 import jollyroster.programme.Tell;
-import jollyroster.team.TeamQueries;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
@@ -36,11 +30,11 @@ public class DigestWorker {
     private static final Actor ACTOR = new Actor.Program("digests");
     private static final Logger LOG = LoggerFactory.getLogger(DigestWorker.class);
     private static final LocalTime MORNING = LocalTime.of(8, 0);
+    private static final Duration A_DAY = Duration.ofDays(1);
     private final TellCommands commands;
     private final GuestQueries guests;
     private final ProgrammeQueries programme;
-    private final HostQueries hosts;
-    private final TeamQueries team;
+    private final PickedTimes picked;
     private final OrganisationQueries organisation;
     private final Clock clock;
     private final boolean auto;
@@ -49,16 +43,14 @@ public class DigestWorker {
             TellCommands commands,
             GuestQueries guests,
             ProgrammeQueries programme,
-            HostQueries hosts,
-            TeamQueries team,
+            PickedTimes picked,
             OrganisationQueries organisation,
             Clock clock,
             @Value("${jolly.jobs.auto:true}") boolean auto) {
         this.commands = commands;
         this.guests = guests;
         this.programme = programme;
-        this.hosts = hosts;
-        this.team = team;
+        this.picked = picked;
         this.organisation = organisation;
         this.clock = clock;
         this.auto = auto;
@@ -95,8 +87,10 @@ public class DigestWorker {
     }
 
     private boolean tell(Offering offering, Instant now) {
-        Optional<Instant> due = offering.signUp().tell() == Tell.DAILY ? morning(now) : deadline(offering, now);
-        Instant told = guests.told(offering.id()).orElse(Instant.EPOCH);
+        boolean daily = offering.signUp().tell() == Tell.DAILY;
+        Optional<Instant> due = daily ? morning(now) : deadline(offering, now);
+        Instant told = guests.told(offering.id())
+                .orElseGet(() -> daily ? due.orElse(now).minus(A_DAY) : Instant.EPOCH);
         if (due.isEmpty() || !told.isBefore(due.get())) {
             return false;
         }
@@ -113,43 +107,14 @@ public class DigestWorker {
 
     /** Which times were picked since the organiser was told last; each host hears of their own. */
     private boolean tellPicked(Offering offering, Instant told, Instant due) {
-        List<Session> picked = programme.sessionsOf(offering.id()).stream()
-                .filter(s -> s.createdAt().isAfter(told) && !s.createdAt().isAfter(due))
-                .toList();
-        boolean news = offering.signUp().tell() == Tell.DAILY && !picked.isEmpty();
-        if (news) {
-            commands.ofMany(offering, picked(picked), byHost(picked), due, ACTOR);
+        if (offering.signUp().tell() != Tell.DAILY) {
+            return false;
         }
-        return news;
-    }
-
-    private static String picked(List<Session> times) {
-        return times.stream()
-                .map(s -> Times.dayAndTime(s.start(), s.zone()))
-                .collect(Collectors.joining(", ", "Picked since the last such e-mail: ", "."));
-    }
-
-    /** What each host who can sign in leads of them, by address. */
-    private Map<String, String> byHost(List<Session> picked) {
-        Map<Long, String> addresses = team.members().stream()
-                .filter(TeamQueries.Mate::active)
-                .collect(Collectors.toMap(TeamQueries.Mate::id, TeamQueries.Mate::email));
-        Map<Long, List<HostQueries.Host>> leaders = hosts.of(picked);
-        Map<String, List<Session>> led = new TreeMap<>();
-        for (Session s : inOrder(picked)) {
-            for (HostQueries.Host host : leaders.getOrDefault(s.id(), List.of())) {
-                Optional.ofNullable(addresses.get(host.id()))
-                        .ifPresent(to ->
-                                led.computeIfAbsent(to, it -> new ArrayList<>()).add(s));
-            }
+        PickedTimes.Told news = picked.between(offering, told, due);
+        if (news.isNews()) {
+            commands.ofPicked(offering, news.all(), news.byHost(), due, ACTOR);
         }
-        Map<String, String> told = new LinkedHashMap<>();
-        led.forEach((to, times) -> told.put(to, picked(times)));
-        return told;
-    }
-
-    private static List<Session> inOrder(List<Session> times) {
-        return times.stream().sorted(Comparator.comparing(Session::start)).toList();
+        return news.isNews();
     }
 
     private Optional<Instant> morning(Instant now) {

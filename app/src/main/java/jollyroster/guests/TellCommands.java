@@ -72,22 +72,38 @@ public class TellCommands {
      */
     @Transactional
     public void ofMany(Offering offering, String summary, Instant upTo, Actor actor) {
-        ofMany(offering, summary, Map.of(), upTo, actor);
+        actor.requireTeam();
+        write(LetterKind.ANSWERS, offering, occasion(offering, upTo), contact(offering), summary, answers(offering));
+        told(offering, upTo);
     }
 
-    /** The same, and to hosts what concerns them. @param others what each is told, by e-mail address */
+    /**
+     * Writes to the organiser which times were picked, and to hosts which of theirs.
+     *
+     * @param all in words
+     * @param byHost what each is told, by e-mail address
+     */
     @Transactional
-    public void ofMany(Offering offering, String summary, Map<String, String> others, Instant upTo, Actor actor) {
+    public void ofPicked(Offering offering, String all, Map<String, String> byHost, Instant upTo, Actor actor) {
         actor.requireTeam();
-        String occasion = "told-" + offering.id() + "-" + upTo.getEpochSecond();
+        String occasion = occasion(offering, upTo);
         String contact = contact(offering);
-        write(offering, occasion, contact, summary, answers(offering));
-        others.forEach((host, theirs) -> {
+        String times = address.of("/desk/offerings/" + offering.id() + "/times");
+        write(LetterKind.TIMES_PICKED, offering, occasion, contact, all, times);
+        byHost.forEach((host, theirs) -> {
             if (!host.equals(contact)) {
                 String key = occasion + "-" + Integer.toUnsignedString(host.hashCode());
-                write(offering, key, host, theirs, address.of("/desk/programme"));
+                write(LetterKind.TIMES_PICKED, offering, key, host, theirs, address.of("/desk/programme"));
             }
         });
+        told(offering, upTo);
+    }
+
+    private static String occasion(Offering offering, Instant upTo) {
+        return "told-" + offering.id() + "-" + upTo.getEpochSecond();
+    }
+
+    private void told(Offering offering, Instant upTo) {
         writes.sql()
                 .insertInto(DIGEST)
                 .set(DIGEST.OFFERING_ID, offering.id())
@@ -97,12 +113,12 @@ public class TellCommands {
                 .execute();
     }
 
-    private void write(Offering offering, String key, String to, String summary, String link) {
+    private void write(LetterKind kind, Offering offering, String key, String to, String summary, String link) {
         Facts given = Facts.of("title", offering.title())
                 .and("offering", offering.id())
                 .and("summary", summary)
                 .and("answers_link", link);
-        outbox.letter(LetterKind.ANSWERS, key, to, given, "", clock.instant());
+        outbox.letter(kind, key, to, given, "", clock.instant());
     }
 
     /** The offerings whose organisers are told of many answers at once, with the time they were told last. */

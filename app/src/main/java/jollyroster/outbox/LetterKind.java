@@ -17,6 +17,8 @@ public enum LetterKind {
     ANSWERED,
     /** To the organiser, how answers stand: title, summary, answers_link */
     ANSWERS,
+    /** To the organiser and who leads them, of all times of late: title, summary, answers_link */
+    TIMES_PICKED,
     /** To the organiser and who leads it, of a time: name, what, starts, title, hosts, session_link */
     TIME_NEWS,
     /** registrations_link */
@@ -27,6 +29,11 @@ public enum LetterKind {
     CONFIRM_ADDRESS,
     /** name, by, team_link */
     JOIN_TEAM;
+
+    /** Whether it tells the team what somebody else did. */
+    public boolean isToTeam() {
+        return this == ANSWERED || this == ANSWERS || this == TIMES_PICKED || this == TIME_NEWS;
+    }
 
     String code() {
         return name().toLowerCase(Locale.ROOT).replace('_', '-');

@@ -20,6 +20,7 @@ public final class MessageWords {
             case NO_ROOM -> "Request declined";
             case ANSWERED -> "To the organiser: an answer";
             case TIME_NEWS -> "To organiser and host: a time";
+            case TIMES_PICKED -> "To organiser and host: times of the day";
             case ANSWERS -> "To the organiser: how answers stand";
             case YOUR_REGISTRATIONS -> "Link to own registrations";
             case ADDRESS_CHANGED -> "Address changed, to the old one";

@@ -123,7 +123,7 @@ class TimeNewsTest extends AtTheClinic {
         clock.set(TestClock.START.plus(Duration.ofDays(1)));
         digest.tellDue();
         digest.tellDue();
-        assertThat(written("office@saltmarrow.example", daily)).hasSize(1);
+        assertThat(written("office@saltmarrow.example", daily)).containsExactly("Times picked: " + daily.title());
         assertThat(written(team.member(host).orElseThrow().email(), daily)).hasSize(1);
         assertThat(written("office@saltmarrow.example", never)).isEmpty();
     }
