@@ -183,7 +183,7 @@ class RolesTest {
     /** What the test has no thing of: an organiser is told that there is no such thing, others that they may not. */
     private static boolean mayBeMissing(String route) {
         return route.matches(
-                ".*/(outbox|people|calendars)/\\{id}.*|.*\\{(change|plea|guest|view|work)}.*|.*/questions");
+                ".*/(outbox|people|calendars|plans)/\\{id}.*|.*\\{(change|plea|guest|view|work)}.*|.*/questions");
     }
 
     private Browserless.Page ask(String route, String role, Thing thing) {

@@ -16,12 +16,14 @@ import java.util.stream.Collectors;
 import jollyroster.core.attendance.Presence;
 import jollyroster.core.attendance.Verdict;
 import jollyroster.core.dates.Interval;
+import jollyroster.outbox.Attendances;
 import jollyroster.platform.Reads;
+import org.jooq.Condition;
 import org.springframework.stereotype.Component;
 
 /** Computes attendance from the evidence. */
 @Component
-public class AttendanceQueries {
+public class AttendanceQueries implements Attendances {
 
     private final Reads reads;
 
@@ -53,8 +55,9 @@ public class AttendanceQueries {
      * up to {@code now}.
      */
     public Map<Long, Attended> ofSession(long session, Interval span, Instant now) {
-        Map<Long, List<Connection>> connections = connections(session, now);
-        Map<Long, Mark> marks = marks(session);
+        Map<Long, List<Connection>> connections = connections(CONNECTION.SESSION_ID.eq(session), now).stream()
+                .collect(Collectors.groupingBy(Connection::registration));
+        Map<Long, Mark> marks = marks(HAND_MARK.SESSION_ID.eq(session));
         Set<Long> everybody = new TreeSet<>(connections.keySet());
         everybody.addAll(marks.keySet());
         return everybody.stream()
@@ -79,6 +82,26 @@ public class AttendanceQueries {
         return known;
     }
 
+    @Override
+    public Optional<Verdict> verdict(long session, long registration, Interval span, Instant now) {
+        if (sessionsWithEvidence(List.of(session)).isEmpty()) {
+            return Optional.empty();
+        }
+        List<Connection> theirs =
+                connections(CONNECTION.SESSION_ID.eq(session).and(CONNECTION.REGISTRATION_ID.eq(registration)), now);
+        Optional<Mark> mark = Optional.ofNullable(
+                marks(HAND_MARK.SESSION_ID.eq(session).and(HAND_MARK.REGISTRATION_ID.eq(registration)))
+                        .get(registration));
+        return Optional.of(attended(span, theirs, mark).verdict());
+    }
+
+    @Override
+    public boolean hasBeenIn(long session, long registration) {
+        return reads.sql()
+                .fetchExists(
+                        CONNECTION, CONNECTION.SESSION_ID.eq(session), CONNECTION.REGISTRATION_ID.eq(registration));
+    }
+
     private static Attended attended(Interval span, List<Connection> connections, Optional<Mark> mark) {
         Presence presence =
                 Presence.of(span, connections.stream().map(Connection::span).toList());
@@ -89,22 +112,19 @@ public class AttendanceQueries {
                 connections.stream().anyMatch(Connection::open));
     }
 
-    private Map<Long, List<Connection>> connections(long session, Instant now) {
-        return reads
-                .sql()
+    private List<Connection> connections(Condition which, Instant now) {
+        return reads.sql()
                 .select(CONNECTION.REGISTRATION_ID, CONNECTION.JOINED_AT, CONNECTION.LEFT_AT)
                 .from(CONNECTION)
-                .where(CONNECTION.SESSION_ID.eq(session))
+                .where(which)
                 .fetch(r -> new Connection(
-                        r.value1(), r.value2(), Objects.requireNonNullElse(r.value3(), now), r.value3() == null))
-                .stream()
-                .collect(Collectors.groupingBy(Connection::registration));
+                        r.value1(), r.value2(), Objects.requireNonNullElse(r.value3(), now), r.value3() == null));
     }
 
-    private Map<Long, Mark> marks(long session) {
+    private Map<Long, Mark> marks(Condition which) {
         return reads.sql()
                 .selectFrom(HAND_MARK)
-                .where(HAND_MARK.SESSION_ID.eq(session))
+                .where(which)
                 .fetchMap(
                         HAND_MARK.REGISTRATION_ID,
                         m -> new Mark(Verdict.valueOf(m.getVerdict()), m.getMarkedBy(), m.getMarkedAt()));

@@ -84,7 +84,7 @@ class DeskFrame {
         if (path.startsWith("/desk/outbox")) {
             return "outbox";
         }
-        return path.startsWith("/desk/setup") ? "setup" : "today";
+        return path.startsWith("/desk/setup") || path.startsWith("/desk/plans") ? "setup" : "today";
     }
 
     /** Whether the masthead shows what only organisers may open. */

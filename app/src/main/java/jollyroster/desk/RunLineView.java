@@ -9,6 +9,7 @@ import java.util.Map;
 import jollyroster.chart.RunLine;
 import jollyroster.core.dates.Offset;
 import jollyroster.core.messages.Anchor;
+import jollyroster.core.messages.PlanLine;
 import jollyroster.outbox.MessageState;
 import jollyroster.outbox.MessageWords;
 import jollyroster.outbox.OutboxQueries.Count;
@@ -20,12 +21,16 @@ final class RunLineView {
 
     private RunLineView() {}
 
-    private record Line(Anchor anchor, Offset offset) {}
+    private record Line(Anchor anchor, Offset offset) {
+        Instant at(Session session) {
+            return session.timing().nominal(new PlanLine(anchor, offset));
+        }
+    }
 
     static RunLine of(Session session, List<Count> messages, Instant now) {
         List<RunLine.Event> events = new ArrayList<>();
         byLine(messages).forEach((line, counts) -> {
-            if (line.anchor() == Anchor.BEFORE_START) {
+            if (!line.anchor().isAnswer()) {
                 events.add(event(session, line, counts));
             }
         });
@@ -38,7 +43,7 @@ final class RunLineView {
     }
 
     private static RunLine.Event event(Session session, Line line, List<Count> counts) {
-        Instant at = line.offset().before(session.zonedStart()).toInstant();
+        Instant at = line.at(session);
         int planned = count(counts, MessageState.PLANNED) + count(counts, MessageState.SENDING);
         int sent = count(counts, MessageState.SENT);
         int failed = count(counts, MessageState.FAILED);
@@ -65,13 +70,7 @@ final class RunLineView {
         List<SessionView.Sending> sendings = new ArrayList<>();
         byLine(messages)
                 .forEach((line, counts) -> sendings.add(new SessionView.Sending(
-                        line.anchor() == Anchor.BEFORE_START
-                                ? Times.dayAndTime(
-                                        line.offset()
-                                                .before(session.zonedStart())
-                                                .toInstant(),
-                                        session.zone())
-                                : "at once",
+                        line.anchor().isAnswer() ? "at once" : Times.dayAndTime(line.at(session), session.zone()),
                         words(line),
                         count(counts, MessageState.PLANNED) + count(counts, MessageState.SENDING),
                         count(counts, MessageState.SENT),

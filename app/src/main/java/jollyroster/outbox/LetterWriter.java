@@ -45,8 +45,15 @@ class LetterWriter {
             new Letters.Offer(Optional.empty(), false, false, "", ""));
 
     /** Letters that change nothing in a calendar. */
-    private static final Set<Anchor> UNDATED =
-            EnumSet.of(Anchor.WRITTEN, Anchor.RECEIPT, Anchor.REFUNDED, Anchor.SWAP_DECLINED);
+    private static final Set<Anchor> UNDATED = EnumSet.of(
+            Anchor.WRITTEN,
+            Anchor.RECEIPT,
+            Anchor.REFUNDED,
+            Anchor.SWAP_DECLINED,
+            Anchor.NOT_IN,
+            Anchor.ATTENDED,
+            Anchor.PART,
+            Anchor.ABSENT);
 
     /** What a letter may be given; a template can ask for all of it. */
     private static final Map<String, Object> NOT_GIVEN =

@@ -79,6 +79,9 @@ public interface Letters {
             if (sessionCancelled) {
                 return "the session was cancelled";
             }
+            if (anchor.verdict().isPresent()) {
+                return "";
+            }
             return end.isAfter(now) ? "" : "the session was over before it could be sent";
         }
     }

@@ -2,6 +2,7 @@ package jollyroster.outbox;
 
 import jollyroster.core.dates.Offset;
 import jollyroster.core.messages.Anchor;
+import jollyroster.core.messages.PlanLine;
 import jollyroster.platform.Times;
 
 /** What a message is, in words. */
@@ -29,6 +30,40 @@ public final class MessageWords {
         };
     }
 
+    /** When a line of a plan goes, as it is typed. */
+    public static String when(PlanLine line) {
+        String span = Times.said(line.offset());
+        return switch (line.anchor()) {
+            case BEFORE_START -> span + " before";
+            case DOOR_OPENS -> "when the door opens";
+            case NOT_IN -> span + " after the start";
+            case ATTENDED, PART, ABSENT -> span + " after the end";
+            default -> "at once";
+        };
+    }
+
+    /** What a line of a plan is. */
+    public static String kind(Anchor anchor) {
+        return switch (anchor) {
+            case BEFORE_START -> "Reminder with the link";
+            case DOOR_OPENS -> "Note that the door is open, with the link";
+            case NOT_IN -> "Note that it has begun, with the link";
+            case ATTENDED, PART, ABSENT -> "Follow-up";
+            default -> "Confirmation with the link";
+        };
+    }
+
+    /** To whom a line of a plan goes. */
+    public static String whom(PlanLine line) {
+        return switch (line.anchor()) {
+            case NOT_IN -> "those who are not in";
+            case ATTENDED -> "those who attended";
+            case PART -> "those who were there in part";
+            case ABSENT -> "those who were absent";
+            default -> "everybody registered";
+        };
+    }
+
     public static String of(Anchor anchor, Offset offset) {
         return switch (anchor) {
             case REGISTERED -> "Confirmation";
@@ -53,6 +88,11 @@ public final class MessageWords {
             case WRITTEN -> "From the organiser";
             case LETTER -> "Message";
             case BEFORE_START -> "Reminder, " + Times.said(offset) + " before";
+            case DOOR_OPENS -> "Note that the door is open";
+            case NOT_IN -> "Note that it has begun, " + Times.said(offset) + " after the start";
+            case ATTENDED -> "Follow-up, " + Times.said(offset) + " after";
+            case PART -> "Follow-up to who came in part, " + Times.said(offset) + " after";
+            case ABSENT -> "Follow-up to the absent, " + Times.said(offset) + " after";
         };
     }
 }

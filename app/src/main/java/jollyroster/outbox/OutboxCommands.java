@@ -12,12 +12,15 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Collectors;
+import jollyroster.core.dates.Interval;
 import jollyroster.core.dates.Offset;
+import jollyroster.core.door.DoorHours;
 import jollyroster.core.messages.Anchor;
 import jollyroster.core.messages.MessagePlan;
 import jollyroster.core.messages.MessagePlan.Entry;
 import jollyroster.core.messages.PlanLine;
 import jollyroster.core.messages.QuietHours;
+import jollyroster.core.messages.Timing;
 import jollyroster.platform.Actor;
 import jollyroster.platform.Facts;
 import jollyroster.platform.KeptInsert;
@@ -37,6 +40,8 @@ import org.springframework.transaction.annotation.Transactional;
 public class OutboxCommands {
 
     private static final Duration LINK_AGAIN_AT_MOST_EVERY = Duration.ofMinutes(10);
+    private static final List<String> TIMED =
+            Anchor.TIMED.stream().map(Enum::name).toList();
     private final Writes writes;
     private final Templates templates;
     private final OrganisationQueries organisation;
@@ -114,7 +119,7 @@ public class OutboxCommands {
         if (!to.reminded()) {
             return List.of();
         }
-        return MessagePlan.schedule(plan, to.start(), to.zone(), QuietHours.DEFAULT, now).stream()
+        return MessagePlan.schedule(plan, to.timing(), to.zone(), QuietHours.DEFAULT, now).stream()
                 .map(entry -> reminder(entry, to, now))
                 .toList();
     }
@@ -168,7 +173,7 @@ public class OutboxCommands {
 
     /** Takes every unsent reminder of a session out of the outbox. */
     public void withdrawRemindersOf(long session, String reason, Instant now) {
-        withdraw(MESSAGE.SESSION_ID.eq(session).and(MESSAGE.ANCHOR.eq(Anchor.BEFORE_START.name())), reason, now);
+        withdraw(MESSAGE.SESSION_ID.eq(session).and(MESSAGE.ANCHOR.in(TIMED)), reason, now);
     }
 
     /**
@@ -179,7 +184,7 @@ public class OutboxCommands {
      * @param calendar a calendar file that goes with it; empty for none
      */
     public void letter(LetterKind kind, String key, String recipient, Facts given, String calendar, Instant now) {
-        Recipient to = new Recipient(0, 0, 0, recipient, ZoneOffset.UTC, "", now.atZone(ZoneOffset.UTC), 0, false);
+        Recipient to = new Recipient(0, 0, 0, recipient, ZoneOffset.UTC, "", at(now), 0, false);
         Map<String, Object> values = new HashMap<>(given.values());
         values.put("organisation", organisation.organisation().name());
         MessageRecord row = row(new PlanLine(Anchor.LETTER, Offset.none()), to, "", now, now, now);
@@ -189,6 +194,10 @@ public class OutboxCommands {
         row.setGiven(given.json());
         row.setCalendar(calendar);
         insert(List.of(row));
+    }
+
+    private static Timing at(Instant now) {
+        return new Timing(DoorHours.of(new Interval(now, now), Duration.ZERO, Duration.ZERO), ZoneOffset.UTC);
     }
 
     /** Queues a letter that the organiser wrote to a registered person. Due at once. */
@@ -213,7 +222,7 @@ public class OutboxCommands {
     private MessageRecord reminder(Entry entry, Recipient to, Instant now) {
         String occasion =
                 entry.line().offset().amount() + entry.line().offset().unit().name() + "-"
-                        + to.start().toEpochSecond() + "-" + to.sequence() + "-" + now.toEpochMilli();
+                        + to.timing().hours().start().getEpochSecond() + "-" + to.sequence() + "-" + now.toEpochMilli();
         if (entry instanceof Entry.Send send) {
             return row(
                     entry.line(),
@@ -264,10 +273,7 @@ public class OutboxCommands {
 
     /** Takes every unsent reminder to this registration out of the outbox. */
     public int withdrawReminders(long registration, String reason, Instant now) {
-        return withdraw(
-                MESSAGE.REGISTRATION_ID.eq(registration).and(MESSAGE.ANCHOR.eq(Anchor.BEFORE_START.name())),
-                reason,
-                now);
+        return withdraw(MESSAGE.REGISTRATION_ID.eq(registration).and(MESSAGE.ANCHOR.in(TIMED)), reason, now);
     }
 
     private int withdraw(Condition which, String reason, Instant now) {

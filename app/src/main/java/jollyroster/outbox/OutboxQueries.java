@@ -1,7 +1,6 @@
 package jollyroster.outbox;
 
 import static jollyroster.platform.tables.Tables.MESSAGE;
-import static jollyroster.platform.tables.Tables.PLAN_LINE;
 import static org.jooq.impl.DSL.count;
 import static org.jooq.impl.DSL.min;
 
@@ -14,24 +13,21 @@ import java.util.Optional;
 import java.util.Set;
 import jollyroster.core.dates.Offset;
 import jollyroster.core.messages.Anchor;
-import jollyroster.core.messages.PlanLine;
 import jollyroster.platform.Facts;
 import jollyroster.platform.Reads;
 import jollyroster.platform.Remembered;
 import jollyroster.platform.TableChanges;
 import jollyroster.platform.tables.tables.records.MessageRecord;
-import jollyroster.platform.tables.tables.records.PlanLineRecord;
 import org.jooq.impl.DSL;
 import org.springframework.stereotype.Component;
 
-/** Reads plans and messages. */
+/** Reads messages. */
 @Component
 public class OutboxQueries {
 
     private final Reads reads;
     private final Remembered<Asked, List<Item>> lists;
     private final Remembered<Long, List<Count>> counts;
-    private final Remembered<Set<Long>, Map<Long, List<PlanLine>>> plans;
     private final Remembered<Integer, List<NextSend>> nextSends;
     private final Remembered<Set<Long>, Map<Long, Instant>> next;
     private final Remembered<Integer, Map<MessageState, Integer>> totals;
@@ -39,7 +35,6 @@ public class OutboxQueries {
     OutboxQueries(Reads reads, TableChanges changes) {
         this.lists = new Remembered<>(changes, 8, "message");
         this.counts = new Remembered<>(changes, 200, "message");
-        this.plans = new Remembered<>(changes, 20, "plan_line");
         this.nextSends = new Remembered<>(changes, 3, "message");
         this.totals = new Remembered<>(changes, 1, "message");
         this.next = new Remembered<>(changes, 20, "message");
@@ -67,29 +62,6 @@ public class OutboxQueries {
 
     /** How many messages of one plan line of a session are in one state, and when the first is due. */
     public record Count(Anchor anchor, Offset offset, MessageState state, int messages, Instant first) {}
-
-    static PlanLine toPlanLine(PlanLineRecord r) {
-        return new PlanLine(Anchor.valueOf(r.getAnchor()), new Offset(r.getAmount(), Offset.Unit.valueOf(r.getUnit())));
-    }
-
-    public List<PlanLine> plan(long offering) {
-        return reads.sql()
-                .selectFrom(PLAN_LINE)
-                .where(PLAN_LINE.OFFERING_ID.eq(offering))
-                .orderBy(PLAN_LINE.ID)
-                .fetch(OutboxQueries::toPlanLine);
-    }
-
-    /** The plans of several offerings, in one query. */
-    public Map<Long, List<PlanLine>> plans(Collection<Long> offerings) {
-        return plans.get(
-                Set.copyOf(offerings),
-                ids -> reads.sql()
-                        .selectFrom(PLAN_LINE)
-                        .where(PLAN_LINE.OFFERING_ID.in(ids))
-                        .orderBy(PLAN_LINE.ID)
-                        .fetchGroups(PLAN_LINE.OFFERING_ID, OutboxQueries::toPlanLine));
-    }
 
     /**
      * Messages in one state: planned and sending by when they are due, the others by when they were settled, latest

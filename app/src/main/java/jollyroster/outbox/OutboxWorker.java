@@ -27,6 +27,7 @@ public class OutboxWorker {
     private final DispatchCommands dispatch;
     private final DepartureQueries departures;
     private final Letters letters;
+    private final Obstacles obstacles;
     private final LetterWriter writer;
     private final MailChannel mail;
     private final Clock clock;
@@ -36,6 +37,7 @@ public class OutboxWorker {
             DispatchCommands dispatch,
             DepartureQueries departures,
             Letters letters,
+            Obstacles obstacles,
             LetterWriter writer,
             MailChannel mail,
             Clock clock) {
@@ -43,6 +45,7 @@ public class OutboxWorker {
         this.dispatch = dispatch;
         this.departures = departures;
         this.letters = letters;
+        this.obstacles = obstacles;
         this.writer = writer;
         this.mail = mail;
         this.clock = clock;
@@ -102,7 +105,7 @@ public class OutboxWorker {
         }
         Optional<Letters.Facts> facts = letters.facts(claim.registration(), claim.session());
         String obstacle =
-                facts.map(f -> f.obstacle(claim.anchor(), clock.instant())).orElse("the registration no longer exists");
+                facts.map(f -> obstacles.of(claim, f, clock.instant())).orElse("the registration no longer exists");
         if (!obstacle.isEmpty()) {
             dispatch.withdraw(claim, obstacle, clock.instant());
             return false;

@@ -1,24 +1,28 @@
 package jollyroster.outbox;
 
+import static jollyroster.platform.tables.Tables.FOLLOWED_PLAN;
 import static jollyroster.platform.tables.Tables.PLAN_LINE;
 
 import java.util.List;
+import java.util.Map;
+import jollyroster.core.messages.OfferingPlan;
 import jollyroster.core.messages.PlanLine;
 import jollyroster.platform.Remembered;
 import jollyroster.platform.TableChanges;
 import jollyroster.platform.Writes;
+import org.jooq.Condition;
 import org.springframework.stereotype.Component;
 
-/** The message plans of offerings: given, copied and dropped as part of a write that is under way. */
+/** The message plans of offerings: given, copied, changed and dropped as part of a write that is under way. */
 @Component
 public class PlanLineCommands {
 
     private final Writes writes;
-    private final Remembered<Long, List<PlanLine>> plans;
+    private final Remembered<Long, OfferingPlan> plans;
 
     PlanLineCommands(Writes writes, TableChanges changes) {
         this.writes = writes;
-        this.plans = new Remembered<>(changes, 200, "plan_line");
+        this.plans = new Remembered<>(changes, 200, PlanQueries.TABLES);
     }
 
     /** Gives an offering the default plan. */
@@ -28,47 +32,105 @@ public class PlanLineCommands {
 
     /** Gives an offering the same plan as another. */
     public void copy(long from, long to) {
-        of(from).forEach(line -> add(to, line));
+        OfferingPlan plan = plan(from);
+        plan.own().forEach(line -> add(to, line));
+        plan.off().forEach(line -> turn(to, line, false));
+        writes.sql()
+                .select(FOLLOWED_PLAN.PLAN_ID)
+                .from(FOLLOWED_PLAN)
+                .where(FOLLOWED_PLAN.OFFERING_ID.eq(from))
+                .fetchOptional(FOLLOWED_PLAN.PLAN_ID)
+                .ifPresent(house -> follow(to, house));
     }
 
-    /** Adds a line that the plan has not yet. */
+    /** Adds a line; one that was off is on again. */
     public void add(long offering, PlanLine line) {
+        keep(offering, line, false);
+    }
+
+    /** Switches a line on or off, for this offering alone. */
+    public void turn(long offering, PlanLine line, boolean on) {
+        if (on && plan(offering).house().contains(line)) {
+            remove(offering, line);
+        } else {
+            keep(offering, line, !on);
+        }
+    }
+
+    private void keep(long offering, PlanLine line, boolean off) {
         writes.sql()
                 .insertInto(PLAN_LINE)
                 .set(PLAN_LINE.OFFERING_ID, offering)
                 .set(PLAN_LINE.ANCHOR, line.anchor().name())
                 .set(PLAN_LINE.AMOUNT, line.offset().amount())
                 .set(PLAN_LINE.UNIT, line.offset().unit().name())
+                .set(PLAN_LINE.IS_OFF, off)
+                .onDuplicateKeyUpdate()
+                .set(PLAN_LINE.IS_OFF, off)
                 .execute();
     }
 
-    /** Takes a line out of a plan. @return whether it was in it */
+    /** Takes a line of its own out of a plan. @return whether it was in it */
     public boolean remove(long offering, PlanLine line) {
         return writes.sql()
                         .deleteFrom(PLAN_LINE)
                         .where(PLAN_LINE.OFFERING_ID.eq(offering))
-                        .and(PLAN_LINE.ANCHOR.eq(line.anchor().name()))
-                        .and(PLAN_LINE.AMOUNT.eq(line.offset().amount()))
-                        .and(PLAN_LINE.UNIT.eq(line.offset().unit().name()))
+                        .and(is(line))
                         .execute()
                 > 0;
     }
 
-    /** Takes away the plan of an offering that is discarded. */
-    public void drop(long offering) {
+    private static Condition is(PlanLine line) {
+        return PLAN_LINE
+                .ANCHOR
+                .eq(line.anchor().name())
+                .and(PLAN_LINE.AMOUNT.eq(line.offset().amount()))
+                .and(PLAN_LINE.UNIT.eq(line.offset().unit().name()));
+    }
+
+    /** Has an offering follow a plan of the house from now on; where it departs from it is kept. */
+    public void follow(long offering, long house) {
+        writes.sql()
+                .insertInto(FOLLOWED_PLAN)
+                .set(FOLLOWED_PLAN.OFFERING_ID, offering)
+                .set(FOLLOWED_PLAN.PLAN_ID, house)
+                .onDuplicateKeyUpdate()
+                .set(FOLLOWED_PLAN.PLAN_ID, house)
+                .execute();
+    }
+
+    /** Has an offering follow no plan of the house any more. */
+    public void unfollow(long offering) {
+        writes.sql()
+                .deleteFrom(FOLLOWED_PLAN)
+                .where(FOLLOWED_PLAN.OFFERING_ID.eq(offering))
+                .execute();
+    }
+
+    /** Takes away all that an offering has for itself alone: its own lines, and what is off. */
+    public void forgetOwn(long offering) {
         writes.sql()
                 .deleteFrom(PLAN_LINE)
                 .where(PLAN_LINE.OFFERING_ID.eq(offering))
                 .execute();
     }
 
-    /** The lines of an offering's plan, as part of a write. */
+    /** Takes away the plan of an offering that is discarded. */
+    public void drop(long offering) {
+        unfollow(offering);
+        forgetOwn(offering);
+    }
+
+    /** The plan of an offering, as part of a write. */
+    public OfferingPlan plan(long offering) {
+        return plans.get(offering, id -> {
+            Map<Long, OfferingPlan> read = PlanQueries.read(writes.sql(), List.of(id));
+            return read.getOrDefault(id, PlanQueries.NONE);
+        });
+    }
+
+    /** The lines of an offering's plan that count. */
     public List<PlanLine> of(long offering) {
-        return plans.get(
-                offering,
-                id -> writes.sql()
-                        .selectFrom(PLAN_LINE)
-                        .where(PLAN_LINE.OFFERING_ID.eq(id))
-                        .fetch(OutboxQueries::toPlanLine));
+        return plan(offering).lines();
     }
 }

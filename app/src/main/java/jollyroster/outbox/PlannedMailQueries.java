@@ -19,12 +19,14 @@ public class PlannedMailQueries {
     private final Reads reads;
     private final LetterWriter writer;
     private final Letters letters;
+    private final Obstacles obstacles;
     private final Clock clock;
 
-    PlannedMailQueries(Reads reads, LetterWriter writer, @Lazy Letters letters, Clock clock) {
+    PlannedMailQueries(Reads reads, LetterWriter writer, @Lazy Letters letters, Obstacles obstacles, Clock clock) {
         this.reads = reads;
         this.writer = writer;
         this.letters = letters;
+        this.obstacles = obstacles;
         this.clock = clock;
     }
 
@@ -47,7 +49,7 @@ public class PlannedMailQueries {
         }
         return letters.facts(claim.registration(), claim.session())
                 .map(facts -> new Planned(
-                        mail(writer.about(claim, facts, now), claim.due()), facts.obstacle(claim.anchor(), now)));
+                        mail(writer.about(claim, facts, now), claim.due()), obstacles.of(claim, facts, now)));
     }
 
     private static SentMail.Mail mail(Letter letter, Instant due) {

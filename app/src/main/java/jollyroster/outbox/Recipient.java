@@ -1,13 +1,13 @@
 package jollyroster.outbox;
 
 import java.time.ZoneId;
-import java.time.ZonedDateTime;
+import jollyroster.core.messages.Timing;
 
 /**
  * Whom messages are planned for.
  *
  * @param zone the person's own
- * @param start of the session, in the session's zone
+ * @param timing what the times of the session's messages are counted from
  * @param sequence of the session, so that what is planned after a change is not taken for what was planned before
  */
 public record Recipient(
@@ -17,6 +17,6 @@ public record Recipient(
         String email,
         ZoneId zone,
         String title,
-        ZonedDateTime start,
+        Timing timing,
         int sequence,
         boolean reminded) {}

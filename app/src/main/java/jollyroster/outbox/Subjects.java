@@ -29,6 +29,11 @@ final class Subjects {
             case RECEIPT -> "Your receipt: " + title;
             case REFUNDED -> "Your money is refunded: " + title;
             case BEFORE_START -> "Coming up: " + title;
+            case DOOR_OPENS -> "The door is open: " + title;
+            case NOT_IN -> "We have begun: " + title;
+            case ATTENDED -> "Thank you for coming: " + title;
+            case PART -> "Thank you for looking in: " + title;
+            case ABSENT -> "We missed you: " + title;
             case WRITTEN, LETTER -> title;
         };
     }

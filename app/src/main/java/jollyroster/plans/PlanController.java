@@ -1,28 +1,25 @@
 package jollyroster.plans;
 
 import java.time.Clock;
-import java.time.Duration;
 import java.time.Instant;
-import java.time.LocalTime;
-import java.time.ZonedDateTime;
 import java.util.List;
 import java.util.Optional;
-import jollyroster.core.dates.Interval;
-import jollyroster.core.dates.Offset;
-import jollyroster.core.door.DoorHours;
+import java.util.function.Function;
 import jollyroster.core.intake.Text;
 import jollyroster.core.messages.PlanLine;
-import jollyroster.core.messages.PlanText;
 import jollyroster.outbox.OutboxQueries;
+import jollyroster.outbox.PlanQueries;
+import jollyroster.outbox.PlanQueries.House;
+import jollyroster.plans.ReminderCommands.Changed;
 import jollyroster.platform.Actor;
 import jollyroster.platform.DeskPage;
-import jollyroster.platform.Times;
 import jollyroster.programme.Offering;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Session;
 import org.springframework.http.HttpStatus;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -34,15 +31,20 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 class PlanController {
 
     private static final int LONGEST = 80;
-    private static final int WEEKS_AHEAD = 4;
-    private static final LocalTime EVENING = LocalTime.of(19, 0);
     private final ProgrammeQueries programme;
+    private final PlanQueries plans;
     private final OutboxQueries outbox;
     private final ReminderCommands commands;
     private final Clock clock;
 
-    PlanController(ProgrammeQueries programme, OutboxQueries outbox, ReminderCommands commands, Clock clock) {
+    PlanController(
+            ProgrammeQueries programme,
+            PlanQueries plans,
+            OutboxQueries outbox,
+            ReminderCommands commands,
+            Clock clock) {
         this.programme = programme;
+        this.plans = plans;
         this.outbox = outbox;
         this.commands = commands;
         this.clock = clock;
@@ -55,47 +57,25 @@ class PlanController {
         Optional<Session> next = programme.sessionsOf(id).stream()
                 .filter(s -> !s.cancelled() && s.start().isAfter(now))
                 .findFirst();
-        PlanView.Drawn drawn = next.map(PlanController::drawn).orElseGet(() -> madeUp(o, now));
-        model.addAttribute(
-                "view",
-                PlanView.of(
-                        id,
-                        o.title(),
-                        outbox.plan(id),
-                        drawn,
-                        next.map(s -> outbox.ofSession(s.id())).orElse(List.of()),
-                        now));
+        List<OutboxQueries.Count> counts =
+                next.map(s -> outbox.ofSession(s.id())).orElse(List.of());
+        PlanView.Drawn drawn = next.map(DrawnDates::of).orElseGet(() -> DrawnDates.madeUp(o, now));
+        var plan = plans.plan(id);
+        Optional<House> house = plans.followedBy(id);
+        model.addAttribute("view", PlanView.of(plan, drawn, counts, now));
+        model.addAttribute("offering", o.title());
+        model.addAttribute("at", "/desk/offerings/" + id);
+        model.addAttribute("houses", plans.houses());
+        model.addAttribute("house", house.orElse(null));
+        model.addAttribute("departures", house.isPresent() ? PlanWords.departures(plan) : "");
         return "plans/plan";
-    }
-
-    private static PlanView.Drawn drawn(Session s) {
-        boolean closesBefore = s.offering().cutOff().amount() > 0;
-        return new PlanView.Drawn(
-                s.id(),
-                Times.dayAndTime(s.start(), s.zone()),
-                s.doorHours(),
-                s.zone(),
-                closesBefore ? Optional.of(s.cutOff()) : Optional.empty());
-    }
-
-    /** An evening some weeks ahead, as long as no date is to come. */
-    private static PlanView.Drawn madeUp(Offering o, Instant now) {
-        ZonedDateTime start = now.atZone(o.zone()).plusWeeks(WEEKS_AHEAD).with(EVENING);
-        Interval span =
-                new Interval(start.toInstant(), start.plusMinutes(o.minutes()).toInstant());
-        return new PlanView.Drawn(
-                0,
-                "",
-                DoorHours.of(span, Duration.ofMinutes(o.doorMinutes()), Duration.ofMinutes(o.overrunMinutes())),
-                o.zone(),
-                Optional.empty());
     }
 
     private Offering known(long id) {
         return programme.offering(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
     }
 
-    /** Adds a reminder as it is typed: {@code 2 hours before}. */
+    /** Adds a message as it is typed: {@code 2 hours before}. */
     @PostMapping("/desk/offerings/{id}/plan")
     String add(
             @PathVariable long id,
@@ -103,49 +83,68 @@ class PlanController {
             RedirectAttributes flash,
             Actor actor) {
         known(id);
-        ReminderCommands.Changed changed = commands.add(id, when, actor);
-        if (changed instanceof ReminderCommands.Changed.Done done) {
-            flash.addFlashAttribute(
-                    "said", "Added: " + Times.said(done.line().offset()) + " before." + planned(done.people()));
-        } else {
-            flash.addFlashAttribute(
-                    "warned", "Not added: " + problem(((ReminderCommands.Changed.Refused) changed).problem()));
+        Changed changed = commands.add(id, when, actor);
+        say("Added", changed, flash);
+        if (changed instanceof Changed.Refused) {
             flash.addFlashAttribute("typed", Text.oneLine(when, LONGEST));
         }
         return back(id);
     }
 
     @PostMapping("/desk/offerings/{id}/plan/remove")
-    String remove(
-            @PathVariable long id,
-            @RequestParam int amount,
-            @RequestParam Offset.Unit unit,
-            RedirectAttributes flash,
-            Actor actor) {
+    String remove(@PathVariable long id, @ModelAttribute LineAsked asked, RedirectAttributes flash, Actor actor) {
         known(id);
-        Optional<Integer> people =
-                amount < 0 ? Optional.empty() : commands.remove(id, PlanLine.before(new Offset(amount, unit)), actor);
-        flash.addFlashAttribute(
-                people.isPresent() ? "said" : "warned",
-                people.map(n -> "Removed." + planned(n)).orElse("Not removed: it was not in the plan any more."));
+        say("Removed", changed(asked, line -> commands.remove(id, line, actor)), flash);
         return back(id);
     }
 
-    private static String planned(int people) {
-        return switch (people) {
-            case 0 -> " Nobody is registered for a date to come yet.";
-            case 1 -> " The reminders of 1 registration to come follow.";
-            default -> " The reminders of " + people + " registrations to come follow.";
-        };
+    /** Switches a line on or off for this offering. */
+    @PostMapping("/desk/offerings/{id}/plan/turn")
+    String turn(
+            @PathVariable long id,
+            @ModelAttribute LineAsked asked,
+            @RequestParam(defaultValue = "false") boolean on,
+            RedirectAttributes flash,
+            Actor actor) {
+        known(id);
+        say(on ? "Switched on" : "Switched off", changed(asked, line -> commands.turn(id, line, on, actor)), flash);
+        return back(id);
     }
 
-    private static String problem(PlanText.Problem problem) {
-        return switch (problem) {
-            case NOT_UNDERSTOOD -> "write it like “2 hours before”, “a day before” or “15 min before”.";
-            case OUT_OF_RANGE -> "a reminder goes from a minute to a year before the start.";
-            case SAID_TWICE -> "the plan has that reminder already.";
-            case TOO_MANY -> "a plan has at most " + PlanText.MOST + " reminders.";
-        };
+    /** Has the offering follow a plan of the house, or none. */
+    @PostMapping("/desk/offerings/{id}/plan/follow")
+    String follow(
+            @PathVariable long id,
+            @RequestParam(defaultValue = "0") long house,
+            RedirectAttributes flash,
+            Actor actor) {
+        known(id);
+        boolean exists = house == 0 || plans.house(house).isPresent();
+        say("Saved", exists ? commands.follow(id, house, actor) : new Changed.Nothing(), flash);
+        return back(id);
+    }
+
+    /** Drops where the offering departs from the plan of the house. */
+    @PostMapping("/desk/offerings/{id}/plan/same")
+    String same(@PathVariable long id, RedirectAttributes flash, Actor actor) {
+        known(id);
+        boolean follows = plans.followedBy(id).isPresent();
+        say("As the house plan", follows ? commands.asTheHouse(id, actor) : new Changed.Nothing(), flash);
+        return back(id);
+    }
+
+    static Changed changed(LineAsked asked, Function<PlanLine, Changed> how) {
+        return asked.line().map(how).orElseGet(Changed.Nothing::new);
+    }
+
+    static void say(String did, Changed changed, RedirectAttributes flash) {
+        if (changed instanceof Changed.Done done) {
+            flash.addFlashAttribute("said", PlanWords.said(did, done));
+        } else if (changed instanceof Changed.Refused refused) {
+            flash.addFlashAttribute("warned", "Not added: " + PlanWords.problem(refused.problem()));
+        } else {
+            flash.addFlashAttribute("warned", "Nothing was changed: the plan is another by now.");
+        }
     }
 
     private static String back(long id) {

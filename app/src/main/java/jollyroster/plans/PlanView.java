@@ -1,7 +1,6 @@
 package jollyroster.plans;
 
 import java.time.Instant;
-import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
@@ -10,47 +9,62 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import jollyroster.chart.RunLine;
-import jollyroster.core.dates.Offset;
-import jollyroster.core.door.DoorHours;
-import jollyroster.core.messages.Anchor;
+import jollyroster.core.messages.OfferingPlan;
 import jollyroster.core.messages.PlanLine;
-import jollyroster.core.messages.PlanText;
+import jollyroster.core.messages.Timing;
 import jollyroster.outbox.MessageState;
+import jollyroster.outbox.MessageWords;
 import jollyroster.outbox.OutboxQueries.Count;
 import jollyroster.platform.Times;
 
 /**
- * When an offering reminds, drawn for one date.
+ * A message plan, drawn for one date.
  *
  * @param date for which it is drawn, in words
  * @param session that date; 0 for one that is made up, as none is to come
  * @param drawing the run line
+ * @param linked whether some message before the start carries the link
  */
-record PlanView(long offering, String title, String date, long session, String drawing, List<Reminder> reminders) {
+record PlanView(String date, long session, String drawing, List<Line> lines, boolean linked) {
 
-    /** A reminder. @param when as it is said @param at at the date that is drawn @param counts what becomes of it there, in words */
-    public record Reminder(int amount, String unit, String when, String at, String counts) {}
+    /**
+     * A line of the plan.
+     *
+     * @param when as it is typed
+     * @param what it is
+     * @param whom it goes to
+     * @param at when that is at the date that is drawn
+     * @param counts what becomes of it there, in words
+     * @param own whether the offering has it for itself alone
+     * @param on whether it counts
+     */
+    public record Line(
+            String anchor,
+            int amount,
+            String unit,
+            String when,
+            String what,
+            String whom,
+            String at,
+            String counts,
+            boolean own,
+            boolean on) {}
 
-    /** The date that is drawn. */
-    record Drawn(long session, String words, DoorHours hours, ZoneId zone, Optional<Instant> closes) {}
+    /** The date that is drawn. @param closes when registration does; empty for at the start */
+    record Drawn(long session, String words, Timing timing, Optional<Instant> closes) {}
 
-    static PlanView of(long offering, String title, List<PlanLine> plan, Drawn drawn, List<Count> counts, Instant now) {
-        List<Reminder> reminders = new ArrayList<>();
+    static PlanView of(OfferingPlan plan, Drawn drawn, List<Count> counts, Instant now) {
+        List<Line> lines = new ArrayList<>();
         List<RunLine.Event> events = new ArrayList<>();
-        for (PlanLine line : PlanText.inOrder(plan)) {
-            if (line.anchor() == Anchor.BEFORE_START) {
+        for (PlanLine line : plan.all()) {
+            if (!line.anchor().isAnswer()) {
                 Map<MessageState, Integer> fates = fates(line, counts);
-                Instant at = line.offset()
-                        .before(drawn.hours().start().atZone(drawn.zone()))
-                        .toInstant();
-                Reminder reminder = reminder(line, Times.dayAndTime(at, drawn.zone()), said(fates));
-                reminders.add(reminder);
+                Instant at = drawn.timing().nominal(line);
+                String when = Times.dayAndTime(at, drawn.timing().zone());
+                lines.add(line(line, plan, when, said(fates)));
+                String code = !plan.isOn(line) ? "withdrawn" : at.isAfter(now) ? "planned" : "sent";
                 events.add(new RunLine.Event(
-                        at,
-                        RunLine.Kind.MESSAGE,
-                        number(fates),
-                        reminder.when() + ", " + reminder.at(),
-                        at.isAfter(now) ? "planned" : "sent"));
+                        at, RunLine.Kind.MESSAGE, number(fates), MessageWords.when(line) + ", " + when, code));
             }
         }
         drawn.closes()
@@ -58,15 +72,26 @@ record PlanView(long offering, String title, String date, long session, String d
                         at,
                         RunLine.Kind.CUT_OFF,
                         "cut-off",
-                        "Registration closes " + Times.dayAndTime(at, drawn.zone()),
+                        "Registration closes "
+                                + Times.dayAndTime(at, drawn.timing().zone()),
                         "cut-off")));
-        String drawing = RunLine.of(drawn.hours(), now, events).markup();
-        return new PlanView(offering, title, drawn.words(), drawn.session(), drawing, reminders);
+        String drawing = RunLine.of(drawn.timing().hours(), now, events).markup();
+        boolean linked = plan.lines().stream().anyMatch(line -> line.anchor().isReminder());
+        return new PlanView(drawn.words(), drawn.session(), drawing, lines, linked);
     }
 
-    private static Reminder reminder(PlanLine line, String at, String counts) {
-        Offset offset = line.offset();
-        return new Reminder(offset.amount(), offset.unit().name(), Times.said(offset) + " before", at, counts);
+    private static Line line(PlanLine line, OfferingPlan plan, String at, String counts) {
+        return new Line(
+                line.anchor().name(),
+                line.offset().amount(),
+                line.offset().unit().name(),
+                MessageWords.when(line),
+                MessageWords.kind(line.anchor()),
+                MessageWords.whom(line),
+                at,
+                counts,
+                plan.isOwn(line),
+                plan.isOn(line));
     }
 
     private static Map<MessageState, Integer> fates(PlanLine line, List<Count> counts) {

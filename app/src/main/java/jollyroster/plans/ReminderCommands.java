@@ -1,68 +1,110 @@
 package jollyroster.plans;
 
-import java.time.Clock;
-import java.time.Instant;
-import java.util.Optional;
-import jollyroster.core.messages.Anchor;
+import java.util.List;
+import jollyroster.core.messages.OfferingPlan;
 import jollyroster.core.messages.PlanLine;
 import jollyroster.core.messages.PlanText;
 import jollyroster.outbox.PlanLineCommands;
 import jollyroster.platform.Actor;
-import jollyroster.programme.SessionCommands;
-import jollyroster.seating.NoticeCommands;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Changes when an offering reminds, and plans anew what has not gone yet. */
+/** Changes when an offering writes to people, and plans anew what has not gone yet. */
 @Component
 public class ReminderCommands {
 
     private final PlanLineCommands plans;
-    private final SessionCommands sessions;
-    private final NoticeCommands notices;
-    private final Clock clock;
+    private final Followers followers;
 
-    ReminderCommands(PlanLineCommands plans, SessionCommands sessions, NoticeCommands notices, Clock clock) {
+    ReminderCommands(PlanLineCommands plans, Followers followers) {
         this.plans = plans;
-        this.sessions = sessions;
-        this.notices = notices;
-        this.clock = clock;
+        this.followers = followers;
     }
 
     /** What came of a change of a plan. */
     public sealed interface Changed {
 
-        /** @param people whose reminders were planned anew */
-        record Done(PlanLine line, int people) implements Changed {}
+        /** @param lines it is about @param people whose messages were planned anew */
+        record Done(List<PlanLine> lines, int people) implements Changed {}
 
         record Refused(PlanText.Problem problem) implements Changed {}
+
+        /** There was nothing to change. */
+        record Nothing() implements Changed {}
     }
 
-    /** Adds a reminder, as it was typed. */
+    /** Adds what was typed, for this offering alone. */
     @Transactional
     public Changed add(long offering, String typed, Actor actor) {
         actor.requireOrganiser();
         PlanText.Added added = PlanText.add(plans.of(offering), typed);
-        if (added instanceof PlanText.Added.Line more) {
-            plans.add(offering, more.line());
-            return new Changed.Done(more.line(), follow(offering));
+        if (added instanceof PlanText.Added.Lines more) {
+            List<PlanLine> house = plans.plan(offering).house();
+            more.lines().forEach(line -> {
+                if (house.contains(line)) {
+                    plans.turn(offering, line, true);
+                } else {
+                    plans.add(offering, line);
+                }
+            });
+            return new Changed.Done(more.lines(), followers.follow(offering));
         }
         return new Changed.Refused(((PlanText.Added.Refused) added).problem());
     }
 
-    /** Takes a reminder out of the plan. @return how many people's reminders were planned anew; empty when it was not in it */
+    /** Takes a line out of the plan: one of its own for good, one of the house for this offering alone. */
     @Transactional
-    public Optional<Integer> remove(long offering, PlanLine line, Actor actor) {
+    public Changed remove(long offering, PlanLine line, Actor actor) {
         actor.requireOrganiser();
-        boolean gone = line.anchor() == Anchor.BEFORE_START && plans.remove(offering, line);
-        return gone ? Optional.of(follow(offering)) : Optional.empty();
+        OfferingPlan plan = plans.plan(offering);
+        if (line.anchor().isAnswer() || !plan.all().contains(line)) {
+            return new Changed.Nothing();
+        }
+        if (plan.isOwn(line)) {
+            plans.remove(offering, line);
+        } else {
+            plans.turn(offering, line, false);
+        }
+        return new Changed.Done(List.of(line), followers.follow(offering));
     }
 
-    private int follow(long offering) {
-        Instant now = clock.instant();
-        return sessions.ofOffering(offering).stream()
-                .filter(s -> s.start().isAfter(now))
-                .mapToInt(notices::followPlan)
-                .sum();
+    /** Switches a line on or off, for this offering alone. */
+    @Transactional
+    public Changed turn(long offering, PlanLine line, boolean on, Actor actor) {
+        actor.requireOrganiser();
+        OfferingPlan plan = plans.plan(offering);
+        if (line.anchor().isAnswer() || !plan.all().contains(line) || plan.isOn(line) == on) {
+            return new Changed.Nothing();
+        }
+        plans.turn(offering, line, on);
+        return new Changed.Done(List.of(line), followers.follow(offering));
+    }
+
+    /**
+     * Has an offering follow a plan of the house, in the place of all it had for itself alone.
+     *
+     * @param house 0 for none: it keeps the lines that count now as its own
+     */
+    @Transactional
+    public Changed follow(long offering, long house, Actor actor) {
+        actor.requireOrganiser();
+        List<PlanLine> before = plans.of(offering);
+        plans.drop(offering);
+        if (house > 0) {
+            plans.follow(offering, house);
+        } else {
+            before.forEach(line -> plans.add(offering, line));
+        }
+        plans.add(offering, PlanLine.atOnce());
+        return new Changed.Done(plans.of(offering), followers.follow(offering));
+    }
+
+    /** Drops all that an offering has for itself alone beside the plan of the house. */
+    @Transactional
+    public Changed asTheHouse(long offering, Actor actor) {
+        actor.requireOrganiser();
+        plans.forgetOwn(offering);
+        plans.add(offering, PlanLine.atOnce());
+        return new Changed.Done(plans.of(offering), followers.follow(offering));
     }
 }

@@ -10,14 +10,13 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.stream.Collectors;
-import jollyroster.core.messages.Anchor;
-import jollyroster.core.messages.PlanLine;
+import jollyroster.core.messages.OfferingPlan;
 import jollyroster.core.readiness.Finding;
 import jollyroster.core.readiness.Readiness;
 import jollyroster.core.readiness.Readiness.Clash;
 import jollyroster.core.readiness.Readiness.Meets;
 import jollyroster.core.seats.SignUpStyle;
-import jollyroster.outbox.OutboxQueries;
+import jollyroster.outbox.PlanQueries;
 import jollyroster.programme.HostQueries.Host;
 import org.springframework.stereotype.Component;
 
@@ -30,7 +29,7 @@ public class ReadinessCheck {
     private final OwnTimeQueries own;
     private final SeatCounts counts;
     private final Clashes clashes;
-    private final OutboxQueries outbox;
+    private final PlanQueries plans;
 
     ReadinessCheck(
             ProgrammeQueries programme,
@@ -38,13 +37,13 @@ public class ReadinessCheck {
             OwnTimeQueries own,
             SeatCounts counts,
             Clashes clashes,
-            OutboxQueries outbox) {
+            PlanQueries plans) {
         this.own = own;
         this.programme = programme;
         this.hosts = hosts;
         this.counts = counts;
         this.clashes = clashes;
-        this.outbox = outbox;
+        this.plans = plans;
     }
 
     /** What is known beside offerings and sessions, each in one or two queries for all of them. */
@@ -53,7 +52,7 @@ public class ReadinessCheck {
             Map<Long, Map<ZoneId, Integer>> zones,
             Map<Long, List<Clash>> clashes,
             Map<Long, List<AskedQuestion>> questions,
-            Map<Long, List<PlanLine>> plans,
+            Map<Long, OfferingPlan> plans,
             Instant now) {}
 
     public List<Finding> of(Offering offering, List<Session> sessions, Instant now) {
@@ -72,7 +71,7 @@ public class ReadinessCheck {
                 counts.zonesOf(all.stream().map(Session::book).distinct().toList()),
                 clashes.of(coming, now).stream().collect(Collectors.groupingBy(Clash::session)),
                 programme.questions(ids),
-                outbox.plans(ids),
+                plans.plans(ids),
                 now);
         return offerings.stream()
                 .collect(Collectors.toMap(
@@ -99,8 +98,8 @@ public class ReadinessCheck {
                 known.questions().getOrDefault(o.id(), List.of()).stream()
                         .map(AskedQuestion::question)
                         .toList(),
-                known.plans().getOrDefault(o.id(), List.of()).stream()
-                        .anyMatch(line -> line.anchor() == Anchor.BEFORE_START),
+                known.plans().get(o.id()).lines().stream()
+                        .anyMatch(line -> line.anchor().isReminder()),
                 o.signUp().rsvp() && o.signUp().isPaid(),
                 cameBefore(held, known),
                 held.stream()

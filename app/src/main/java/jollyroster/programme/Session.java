@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.OptionalInt;
 import jollyroster.core.dates.Interval;
 import jollyroster.core.door.DoorHours;
+import jollyroster.core.messages.Timing;
 import jollyroster.core.openhours.Claim;
 import jollyroster.core.seats.CallUp;
 import jollyroster.core.seats.Capacity;
@@ -129,6 +130,11 @@ public record Session(
 
     public DoorHours doorHours() {
         return DoorHours.of(span(), Duration.ofMinutes(doorMinutes()), Duration.ofMinutes(overrunMinutes()));
+    }
+
+    /** What the times of its messages are counted from. */
+    public Timing timing() {
+        return new Timing(doorHours(), zone());
     }
 
     /** This session as it takes up its host or venue, with the offering's buffers. */

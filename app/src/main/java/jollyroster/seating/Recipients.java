@@ -41,7 +41,7 @@ class Recipients {
                 email,
                 ZoneId.of(r.getZone()),
                 session.offering().title(),
-                session.zonedStart(),
+                session.timing(),
                 session.sequence(),
                 r.getIsReminded());
     }

@@ -8,7 +8,7 @@ import java.util.stream.Stream;
 import jollyroster.core.dates.Slices;
 import jollyroster.core.readiness.Finding;
 import jollyroster.core.seats.SignUpStyle;
-import jollyroster.outbox.OutboxQueries;
+import jollyroster.outbox.PlanQueries;
 import jollyroster.platform.Address;
 import jollyroster.platform.MarginNote;
 import jollyroster.platform.Markdown;
@@ -36,7 +36,7 @@ class SheetAssembler {
     private final OwnTimeQueries ownTime;
     private final SeatCounts counts;
     private final ReadinessCheck readiness;
-    private final OutboxQueries outbox;
+    private final PlanQueries plans;
     private final SheetChoices choices;
     private final Address address;
     private final Clock clock;
@@ -48,7 +48,7 @@ class SheetAssembler {
             OwnTimeQueries ownTime,
             SeatCounts counts,
             ReadinessCheck readiness,
-            OutboxQueries outbox,
+            PlanQueries plans,
             SheetChoices choices,
             Address address,
             Clock clock) {
@@ -58,7 +58,7 @@ class SheetAssembler {
         this.ownTime = ownTime;
         this.counts = counts;
         this.readiness = readiness;
-        this.outbox = outbox;
+        this.plans = plans;
         this.choices = choices;
         this.address = address;
         this.clock = clock;
@@ -147,7 +147,7 @@ class SheetAssembler {
             case SEATS -> SheetWords.seats(o);
             case ASKING -> SheetWords.asking(o, queries.questions(o.id()));
             case PRICE -> SheetWords.price(o);
-            case MESSAGES -> SheetWords.messages(o, outbox.plan(o.id()));
+            case MESSAGES -> SheetWords.messages(o, plans.plan(o.id()).lines());
             case DOOR -> SheetWords.door(o);
             case LOOK -> SheetWords.look(o);
             case SHARING ->

@@ -12,7 +12,7 @@ import jollyroster.core.seats.FreedSeats;
 import jollyroster.core.seats.Leave;
 import jollyroster.core.seats.SeatsShown;
 import jollyroster.core.seats.SignUpStyle;
-import jollyroster.platform.Times;
+import jollyroster.outbox.MessageWords;
 import jollyroster.programme.AskedQuestion;
 import jollyroster.programme.Format;
 import jollyroster.programme.Offering;
@@ -268,20 +268,13 @@ final class SheetWords {
     static Sentence messages(Offering o, List<PlanLine> plan) {
         Sentence mails = Sentence.of("By e-mail: ")
                 .and(Sentence.list(plan.stream()
-                        .map(line -> Sentence.strong(planned(line)))
+                        .map(line -> Sentence.strong(MessageWords.when(line)))
                         .toList()))
                 .and(", each on the recipient’s own clock, not between 21:00 and 08:00. ");
         String text = o.signUp().afterText();
         String address = o.signUp().afterAddress();
         return mails.and(text.isEmpty() ? "" : "After registering people read “" + text + "”. ")
                 .and(address.isEmpty() ? "" : "They are led on to " + address + ".");
-    }
-
-    private static String planned(PlanLine line) {
-        return switch (line.anchor()) {
-            case BEFORE_START -> Times.said(line.offset()) + " before";
-            default -> "at once";
-        };
     }
 
     static Sentence door(Offering o) {

@@ -1,5 +1,6 @@
 // A press on the run line of a plan writes when that would be into the field beside it, in round numbers.
 const START = 640;
+const END = 766;
 const BEND = 20;
 const FARTHEST = 21 * 24 * 60;
 const MINUTE = { minutes: 1, hours: 60, days: 1440, weeks: 10080 };
@@ -18,6 +19,11 @@ const nearest = (minutes) => {
   return ROUND.reduce((best, some) => (far(some) < far(best) ? some : best));
 };
 
+const before = (x) => {
+  const [n, unit] = nearest(minutesAt(x));
+  return `${n} ${n === 1 ? unit.slice(0, -1) : unit} before`;
+};
+
 export function start() {
   const box = document.querySelector("[data-plan-line]");
   const drawing = box.querySelector("svg");
@@ -26,9 +32,7 @@ export function start() {
   drawing.addEventListener("click", (event) => {
     const { left, width } = drawing.getBoundingClientRect();
     const x = (event.clientX - left) / width * drawing.viewBox.baseVal.width;
-    if (x >= START) return;
-    const [n, unit] = nearest(minutesAt(x));
-    field.value = `${n} ${n === 1 ? unit.slice(0, -1) : unit} before`;
+    field.value = x > END ? "1 day after, to those who attended" : x > START ? "5 min after the start, to those not in" : before(x);
     field.focus();
   });
 }

@@ -6,7 +6,6 @@ import static org.assertj.core.api.Assertions.assertThatExceptionOfType;
 
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import jollyroster.AppTest;
 import jollyroster.Browserless;
 import jollyroster.Saltmarrow;
@@ -18,6 +17,7 @@ import jollyroster.core.messages.PlanLine;
 import jollyroster.outbox.MessageState;
 import jollyroster.outbox.OutboxQueries;
 import jollyroster.outbox.OutboxWorker;
+import jollyroster.outbox.PlanQueries;
 import jollyroster.seating.RegistrationCommands;
 import org.jsoup.nodes.Document;
 import org.junit.jupiter.api.AfterEach;
@@ -27,7 +27,7 @@ import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.web.server.LocalServerPort;
 import org.springframework.security.access.AccessDeniedException;
 
-/** The reminders of an offering: added and removed, and what has not gone follows. */
+/** The messages of an offering: added and removed, and what has not gone follows. */
 @AppTest
 class PlanOverHttpTest {
 
@@ -45,6 +45,9 @@ class PlanOverHttpTest {
 
     @Autowired
     ReminderCommands plans;
+
+    @Autowired
+    PlanQueries read;
 
     @Autowired
     TestClock clock;
@@ -94,7 +97,7 @@ class PlanOverHttpTest {
         assertThat(reminders(MessageState.PLANNED)).containsExactly("2 x 1 DAYS", "2 x 15 MINUTES");
         Document added = add(" 2 Hours before the start ");
         assertThat(added.select(".said").text())
-                .isEqualTo("Added: 2 hours before. The reminders of 2 registrations to come follow.");
+                .isEqualTo("Added: 2 hours before. The messages of 2 registrations to come follow.");
         assertThat(added.select(".plan td.name").eachText())
                 .containsExactly("at once", "1 day before", "2 hours before", "15 minutes before", "when it happens");
         assertThat(added.select(".plan tr:contains(2 hours before) small").text())
@@ -114,27 +117,29 @@ class PlanOverHttpTest {
                 .plusSeconds(1));
         worker.sendDue();
         assertThat(reminders(MessageState.SENT)).containsExactly("1 x 1 DAYS");
-        organiser.post(plan, plan + "/remove", Map.of("amount", "15", "unit", "MINUTES"));
-        assertThat(page().select(".said").text()).isEqualTo("Removed. The reminders of 1 registration to come follow.");
+        organiser.post(plan, plan + "/remove", Map.of("anchor", "BEFORE_START", "amount", "15", "unit", "MINUTES"));
+        assertThat(page().select(".said").text())
+                .isEqualTo("Removed: 15 minutes before. The messages of 1 registration to come follow.");
         assertThat(reminders(MessageState.PLANNED)).isEmpty();
         assertThat(reminders(MessageState.SENT)).containsExactly("1 x 1 DAYS");
-        organiser.post(plan, plan + "/remove", Map.of("amount", "15", "unit", "MINUTES"));
-        assertThat(organiser.warnedOn(plan)).containsExactly("Not removed: it was not in the plan any more.");
+        organiser.post(plan, plan + "/remove", Map.of("anchor", "BEFORE_START", "amount", "15", "unit", "MINUTES"));
+        assertThat(organiser.warnedOn(plan)).containsExactly("Nothing was changed: the plan is another by now.");
     }
 
     @Test
     void what_is_wrong_stays_in_the_field_with_the_reason() {
         Document wrong = add("\"soon\" <b>&</b>");
         assertThat(wrong.select(".warned").text())
-                .isEqualTo("Not added: write it like “2 hours before”, “a day before” or “15 min before”.");
+                .isEqualTo(
+                        "Not added: write it like “2 hours before”, “when the door opens” or “1 day after, to those absent”.");
         assertThat(wrong.select("[name=when]").attr("value")).isEqualTo("\"soon\" <b>&</b>");
-        assertThat(add("1 day before").select(".warned").text()).contains("has that reminder already");
-        assertThat(add("80 weeks before").select(".warned").text()).contains("a year before");
+        assertThat(add("1 day before").select(".warned").text()).contains("has that message already");
+        assertThat(add("80 weeks before").select(".warned").text()).contains("to a year before");
         for (int minutes = 1; minutes <= 10; minutes++) {
             add(minutes + " min before");
         }
-        assertThat(add("11 min before").select(".warned").text()).contains("at most 12 reminders");
-        assertThat(outbox.plan(at.offering())).hasSize(13);
+        assertThat(add("11 min before").select(".warned").text()).contains("at most 12 messages");
+        assertThat(read.plan(at.offering()).lines()).hasSize(13);
     }
 
     @Test
@@ -142,11 +147,11 @@ class PlanOverHttpTest {
         for (PlanLine line : PlanLine.DEFAULT) {
             plans.remove(at.offering(), line, Saltmarrow.ORGANISER);
         }
-        assertThat(outbox.plan(at.offering())).containsExactly(PlanLine.atOnce());
+        assertThat(read.plan(at.offering()).lines()).containsExactly(PlanLine.atOnce());
         assertThat(page().select(".margin .note").text()).startsWith("No reminder carries the link.");
         assertThat(plans.remove(at.offering(), PlanLine.atOnce(), Saltmarrow.ORGANISER))
                 .as("a confirmation is always sent")
-                .isEqualTo(Optional.empty());
+                .isInstanceOf(ReminderCommands.Changed.Nothing.class);
     }
 
     @Test

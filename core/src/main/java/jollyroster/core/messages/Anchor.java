@@ -1,5 +1,11 @@
 package jollyroster.core.messages;
 
+import java.util.Collections;
+import java.util.EnumSet;
+import java.util.Optional;
+import java.util.Set;
+import jollyroster.core.attendance.Verdict;
+
 /** What a message is tied to. */
 public enum Anchor {
     /** The person has just been given seats. */
@@ -36,6 +42,16 @@ public enum Anchor {
     RESTORED,
     /** Some time before the session starts. */
     BEFORE_START,
+    /** The door opens. */
+    DOOR_OPENS,
+    /** Some time after the start, for whoever is not in. */
+    NOT_IN,
+    /** Some time after the end, for those who were there. */
+    ATTENDED,
+    /** Some time after the end, for those who were there in part. */
+    PART,
+    /** Some time after the end, for those who were not there. */
+    ABSENT,
     /** The person has answered maybe or no. */
     REPLIED,
     /** Money came; its receipt goes with the message. */
@@ -47,8 +63,27 @@ public enum Anchor {
     /** Nothing about a session: a letter to the team. */
     LETTER;
 
+    /** The anchors of a plan: what is tied to them goes at a time that is known beforehand. */
+    public static final Set<Anchor> TIMED =
+            Collections.unmodifiableSet(EnumSet.of(BEFORE_START, DOOR_OPENS, NOT_IN, ATTENDED, PART, ABSENT));
+
     /** Whether the message answers what just happened; such a message goes at once and minds no quiet hours. */
     public boolean isAnswer() {
-        return this != BEFORE_START;
+        return !TIMED.contains(this);
+    }
+
+    /** Whether the message goes before the start, with the way in. */
+    public boolean isReminder() {
+        return this == BEFORE_START || this == DOOR_OPENS;
+    }
+
+    /** Of whom attendance has to say this for the message to go; empty where it does not matter. */
+    public Optional<Verdict> verdict() {
+        return switch (this) {
+            case ATTENDED -> Optional.of(Verdict.ATTENDED);
+            case PART -> Optional.of(Verdict.PART);
+            case ABSENT -> Optional.of(Verdict.ABSENT);
+            default -> Optional.empty();
+        };
     }
 }

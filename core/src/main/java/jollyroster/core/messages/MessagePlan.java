@@ -3,7 +3,6 @@ package jollyroster.core.messages;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
-import java.time.ZonedDateTime;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -37,29 +36,35 @@ public final class MessagePlan {
     }
 
     /**
-     * Plans every {@link Anchor#BEFORE_START} line for a person who is given seats at {@code now} and gets a confirmation
-     * then. Of two that are too close, the one nearer to the start is the more urgent; the confirmation is more urgent
-     * than any reminder.
+     * Plans every line with a time for a person who is given seats at {@code now} and gets a confirmation then. Of two
+     * reminders that are too close, the one nearer to the start is the more urgent; the confirmation is more urgent than
+     * any reminder. What goes once the session has begun crowds nothing, as not everybody gets it.
      *
-     * @param start in the session's zone
-     * @return one entry for each before-line, in order of nominal time
+     * @return one entry for each such line, in order of time
      */
     public static List<Entry> schedule(
-            List<PlanLine> lines, ZonedDateTime start, ZoneId recipientZone, QuietHours quiet, Instant now) {
+            List<PlanLine> lines, Timing timing, ZoneId recipientZone, QuietHours quiet, Instant now) {
         List<PlanLine.Timed> timed = lines.stream()
-                .filter(line -> line.anchor() == Anchor.BEFORE_START)
-                .map(line -> new PlanLine.Timed(line, SendTime.before(start, line, recipientZone, quiet)))
+                .filter(line -> !line.anchor().isAnswer())
+                .map(line -> new PlanLine.Timed(line, SendTime.of(timing, line, recipientZone, quiet)))
                 .sorted(PlanLine.farthestFirst())
                 .toList();
-        boolean someLeft = timed.stream().anyMatch(t -> t.at().isAfter(now));
+        List<PlanLine.Timed> reminders =
+                timed.stream().filter(t -> t.line().anchor().isReminder()).toList();
+        boolean someLeft = reminders.stream().anyMatch(t -> t.at().isAfter(now));
         List<Entry> entries = new ArrayList<>();
-        for (int i = 0; i < timed.size(); i++) {
-            entries.add(entry(timed, i, now, someLeft));
+        for (PlanLine.Timed mine : timed) {
+            int i = reminders.indexOf(mine);
+            entries.add(i >= 0 ? reminder(reminders, i, now, someLeft) : later(mine, now));
         }
         return List.copyOf(entries);
     }
 
-    private static Entry entry(List<PlanLine.Timed> timed, int i, Instant now, boolean someLeft) {
+    private static Entry later(PlanLine.Timed mine, Instant now) {
+        return mine.at().isAfter(now) ? new Entry.Send(mine.line(), mine.time()) : skip(mine, Reason.TIME_HAD_PASSED);
+    }
+
+    private static Entry reminder(List<PlanLine.Timed> timed, int i, Instant now, boolean someLeft) {
         PlanLine.Timed mine = timed.get(i);
         if (!mine.at().isAfter(now)) {
             return skip(mine, someLeft ? Reason.TIME_HAD_PASSED : Reason.FOLDED_INTO_CONFIRMATION);

@@ -7,7 +7,8 @@ import jollyroster.core.dates.Offset;
 /**
  * One message of a plan: what it is tied to and how far from it.
  *
- * @param offset before the start for {@link Anchor#BEFORE_START}; zero for answers
+ * @param offset before the start for {@link Anchor#BEFORE_START}, after it for {@link Anchor#NOT_IN}, after the end for what
+ *     attendance decides; zero for the others
  */
 public record PlanLine(Anchor anchor, Offset offset) {
 

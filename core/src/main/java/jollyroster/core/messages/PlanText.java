@@ -6,23 +6,27 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import jollyroster.core.dates.Offset;
-import org.jspecify.annotations.Nullable;
 
 /**
- * When a reminder goes, as people say it: {@code 2 hours before}, {@code a week before the start}, {@code half an hour before},
- * {@code 1d}. Days and weeks are those of the calendar, hours and minutes are elapsed time, so that {@code 24 hours before} and
- * {@code 1 day before} are two things.
+ * When a message of a plan goes, and to whom, as people say it: {@code 2 hours before}, {@code half an hour before the start},
+ * {@code when the door opens}, {@code 5 min after the start, to those missing}, {@code a day after, to those absent}. Days and
+ * weeks are those of the calendar, hours and minutes are elapsed time, so that {@code 24 hours before} and {@code 1 day before}
+ * are two things.
  */
 public final class PlanText {
 
-    /** The most reminders of a plan. */
+    /** The most messages of a plan beside its answers. */
     public static final int MOST = 12;
 
-    /** No reminder is earlier before the start. */
+    /** No message is farther from the session. */
     public static final Duration FARTHEST = Duration.ofDays(366);
+
+    /** Who is not in is written to while the session runs. */
+    public static final Duration LATEST_MISSING = Duration.ofHours(12);
 
     private static final int LONGEST = 80;
     private static final int HALF_AN_HOUR = 30;
@@ -39,17 +43,28 @@ public final class PlanText {
             Map.entry("seven", 7),
             Map.entry("ten", 10),
             Map.entry("twelve", 12));
-    private static final Pattern BEFORE = Pattern.compile(
-            "(?<number>\\d{1,6}|[a-z]+)[ -]?(?<unit>minutes?|mins?|m|hours?|hrs?|h|days?|d|weeks?|wks?|w)"
-                    + "(?: (?:before|ahead)(?: (?:the )?(?:start|session))?)?");
-    private static final Pattern HALF_HOUR =
-            Pattern.compile("half an hour(?: (?:before|ahead)(?: (?:the )?(?:start|session))?)?");
+    private static final String SPAN =
+            "(?<number>\\d{1,6}|[a-z]+)[ -]?(?<unit>minutes?|mins?|m|hours?|hrs?|h|days?|d|weeks?|wks?|w)";
+    private static final Pattern BEFORE =
+            Pattern.compile(SPAN + "(?: (?:before|ahead)(?: (?:the )?(?:start|session))?)?");
+    private static final Pattern AFTER =
+            Pattern.compile(SPAN + " after(?<what> (?:the )?(?:start|end|session))?(?:,? (?:to|for|if) (?<whom>.+))?");
+    private static final Pattern DOOR =
+            Pattern.compile("(?:(?:when|as|once) )?(?:the )?doors? opens?|at the door|(?:the )?door is open");
+    private static final Pattern MISSING = Pattern.compile(".*\\b(?:not in|missing|not there(?: yet)?|not come)");
+    private static final Pattern ABSENT =
+            Pattern.compile(".*\\b(?:absent|not there|did not come|didn’t come|missed it|no-shows?)");
+    private static final Pattern PART = Pattern.compile(".*\\b(?:in part|part|left early|part of it)");
+    private static final Pattern ATTENDED = Pattern.compile(".*\\b(?:attended|came|were there|was there|present)");
+    private static final Pattern EVERYBODY = Pattern.compile("(?:everybody|everyone|all)(?: .*)?");
 
     private PlanText() {}
 
     /** Why something cannot be added to a plan. */
     public enum Problem {
         NOT_UNDERSTOOD,
+        /** It cannot be said who should get it. */
+        WHO_NOT_UNDERSTOOD,
         /** More than a year before the start, or at the start itself. */
         OUT_OF_RANGE,
         SAID_TWICE,
@@ -59,55 +74,103 @@ public final class PlanText {
     /** What came of adding to a plan. */
     public sealed interface Added {
 
-        /** @param plan all lines, the new one in its place */
-        record Line(PlanLine line, List<PlanLine> plan) implements Added {}
+        /** @param lines what was added @param plan all lines, the new ones in their places */
+        record Lines(List<PlanLine> lines, List<PlanLine> plan) implements Added {}
 
         record Refused(Problem problem) implements Added {}
     }
 
     /** Reads what was typed and adds it to a plan. */
     public static Added add(List<PlanLine> plan, String typed) {
-        Offset offset = offset(typed);
-        if (offset == null) {
-            return new Added.Refused(Problem.NOT_UNDERSTOOD);
+        String said = typed.length() > LONGEST
+                ? ""
+                : typed.strip()
+                        .toLowerCase(Locale.ROOT)
+                        .replaceAll("\\s+", " ")
+                        .replaceFirst("^half an hour", HALF_AN_HOUR + " minutes");
+        List<PlanLine> lines = read(said);
+        if (lines.isEmpty()) {
+            boolean whom = AFTER.matcher(said).matches();
+            return new Added.Refused(whom ? Problem.WHO_NOT_UNDERSTOOD : Problem.NOT_UNDERSTOOD);
         }
-        if (offset.amount() == 0 || offset.usually().compareTo(FARTHEST) > 0) {
+        return add(plan, lines);
+    }
+
+    private static Added add(List<PlanLine> plan, List<PlanLine> lines) {
+        if (lines.stream().anyMatch(PlanText::isOutOfRange)) {
             return new Added.Refused(Problem.OUT_OF_RANGE);
         }
-        PlanLine line = PlanLine.before(offset);
-        if (plan.contains(line)) {
+        List<PlanLine> fresh =
+                lines.stream().filter(line -> !plan.contains(line)).toList();
+        if (fresh.isEmpty()) {
             return new Added.Refused(Problem.SAID_TWICE);
         }
-        if (plan.stream().filter(one -> one.anchor() == Anchor.BEFORE_START).count() >= MOST) {
+        long timed = plan.stream().filter(one -> !one.anchor().isAnswer()).count();
+        if (timed + fresh.size() > MOST) {
             return new Added.Refused(Problem.TOO_MANY);
         }
         List<PlanLine> all = new ArrayList<>(plan);
-        all.add(line);
-        return new Added.Line(line, inOrder(all));
+        all.addAll(fresh);
+        return new Added.Lines(fresh, inOrder(all));
     }
 
-    /** Answers first, then reminders, the earliest first. */
+    private static boolean isOutOfRange(PlanLine line) {
+        boolean sharp = line.anchor() == Anchor.DOOR_OPENS;
+        Duration most = line.anchor() == Anchor.NOT_IN ? LATEST_MISSING : FARTHEST;
+        return !sharp && line.offset().amount() == 0 || line.offset().usually().compareTo(most) > 0;
+    }
+
+    /** Answers first, then by time: what goes before the start, the earliest first, then what goes after it. */
     public static List<PlanLine> inOrder(List<PlanLine> plan) {
         return plan.stream()
-                .sorted(Comparator.comparing((PlanLine line) -> line.anchor() == Anchor.BEFORE_START)
-                        .thenComparing(line -> line.offset().usually(), Comparator.reverseOrder()))
+                .sorted(Comparator.comparing((PlanLine line) -> line.anchor())
+                        .thenComparing(line -> line.anchor() == Anchor.BEFORE_START
+                                ? line.offset().usually().negated()
+                                : line.offset().usually()))
                 .toList();
     }
 
-    private static @Nullable Offset offset(String typed) {
-        String said = typed.length() > LONGEST
-                ? ""
-                : typed.strip().toLowerCase(Locale.ROOT).replaceAll("\\s+", " ");
-        if (HALF_HOUR.matcher(said).matches()) {
-            return Offset.minutes(HALF_AN_HOUR);
+    private static List<PlanLine> read(String said) {
+        if (DOOR.matcher(said).matches()) {
+            return List.of(new PlanLine(Anchor.DOOR_OPENS, Offset.none()));
         }
-        Matcher read = BEFORE.matcher(said);
-        if (!read.matches()) {
-            return null;
+        Matcher before = BEFORE.matcher(said);
+        if (before.matches()) {
+            return offset(before).map(PlanLine::before).stream().toList();
         }
+        Matcher after = AFTER.matcher(said);
+        return after.matches()
+                ? offset(after).stream()
+                        .flatMap(offset -> anchors(after).stream().map(anchor -> new PlanLine(anchor, offset)))
+                        .toList()
+                : List.of();
+    }
+
+    /** To whom a message goes that is sent after something; nobody where that was not understood. */
+    private static List<Anchor> anchors(Matcher after) {
+        String whom = after.group("whom") == null ? "" : after.group("whom");
+        boolean start = after.group("what") != null && after.group("what").endsWith("start");
+        if (start) {
+            return whom.isEmpty() || MISSING.matcher(whom).matches() ? List.of(Anchor.NOT_IN) : List.of();
+        }
+        if (whom.isEmpty() || EVERYBODY.matcher(whom).matches()) {
+            return List.of(Anchor.ATTENDED, Anchor.PART, Anchor.ABSENT);
+        }
+        if (ABSENT.matcher(whom).matches()) {
+            return List.of(Anchor.ABSENT);
+        }
+        if (PART.matcher(whom).matches()) {
+            return List.of(Anchor.PART);
+        }
+        return ATTENDED.matcher(whom).matches() ? List.of(Anchor.ATTENDED) : List.of();
+    }
+
+    private static Optional<Offset> offset(Matcher read) {
         String number = read.group("number");
-        Integer amount = Character.isDigit(number.charAt(0)) ? Integer.valueOf(number) : NUMBERS.get(number);
-        return amount == null ? null : new Offset(amount, unit(read.group("unit")));
+        Optional<Integer> amount = Character.isDigit(number.charAt(0))
+                ? Optional.of(Integer.valueOf(number))
+                : Optional.ofNullable(NUMBERS.get(number));
+        return amount.map(n -> new Offset(n, unit(read.group("unit"))));
     }
 
     private static Offset.Unit unit(String said) {

@@ -40,4 +40,17 @@ public record QuietHours(LocalTime from, LocalTime to) {
         boolean beganYesterday = time.toLocalTime().isBefore(from);
         return time.toLocalDate().minusDays(beganYesterday ? 1 : 0).atTime(from).atZone(time.getZone());
     }
+
+    /**
+     * The end of the quiet hours in which {@code time} lies, or {@code time} itself when it lies in none.
+     *
+     * @param time on the recipient's clock
+     */
+    public ZonedDateTime endAtOrAfter(ZonedDateTime time) {
+        if (!contains(time.toLocalTime())) {
+            return time;
+        }
+        boolean endsTomorrow = !time.toLocalTime().isBefore(to);
+        return time.toLocalDate().plusDays(endsTomorrow ? 1 : 0).atTime(to).atZone(time.getZone());
+    }
 }

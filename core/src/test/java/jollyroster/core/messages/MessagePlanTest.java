@@ -9,7 +9,9 @@ import java.time.LocalTime;
 import java.time.ZoneId;
 import java.time.ZonedDateTime;
 import java.util.List;
+import jollyroster.core.dates.Interval;
 import jollyroster.core.dates.Offset;
+import jollyroster.core.door.DoorHours;
 import jollyroster.core.messages.MessagePlan.Entry;
 import jollyroster.core.messages.MessagePlan.Reason;
 import net.jqwik.api.ForAll;
@@ -22,18 +24,66 @@ class MessagePlanTest {
     private static final ZoneId HALIFAX = ZoneId.of("America/Halifax");
     private static final ZoneId SINGAPORE = ZoneId.of("Asia/Singapore");
     private static final ZonedDateTime EVENING = at("2027-03-16T19:00", HALIFAX);
+    private static final Timing TIMING = new Timing(
+            DoorHours.of(
+                    new Interval(EVENING.toInstant(), EVENING.plusHours(2).toInstant()),
+                    Duration.ofMinutes(15),
+                    Duration.ofMinutes(15)),
+            HALIFAX);
 
     @Test
     void a_reminder_in_the_quiet_hours_moves_to_where_they_begin() {
-        SendTime time = SendTime.before(EVENING, PlanLine.before(Offset.days(1)), SINGAPORE, QuietHours.DEFAULT);
+        SendTime time = SendTime.of(TIMING, PlanLine.before(Offset.days(1)), SINGAPORE, QuietHours.DEFAULT);
         assertThat(time.nominal()).isEqualTo(at("2027-03-16T06:00", SINGAPORE).toInstant());
         assertThat(time.at()).isEqualTo(at("2027-03-15T21:00", SINGAPORE).toInstant());
     }
 
     @Test
     void a_reminder_within_two_hours_of_the_start_minds_no_quiet_hours() {
-        SendTime time = SendTime.before(EVENING, PlanLine.before(Offset.minutes(15)), SINGAPORE, QuietHours.DEFAULT);
+        SendTime time = SendTime.of(TIMING, PlanLine.before(Offset.minutes(15)), SINGAPORE, QuietHours.DEFAULT);
         assertThat(time.at()).isEqualTo(EVENING.minusMinutes(15).toInstant());
+    }
+
+    @Test
+    void what_goes_after_the_end_moves_later_to_where_the_quiet_hours_end() {
+        PlanLine soon = new PlanLine(Anchor.ATTENDED, Offset.hours(1));
+        assertThat(SendTime.of(TIMING, soon, HALIFAX, QuietHours.DEFAULT).at())
+                .isEqualTo(at("2027-03-17T08:00", HALIFAX).toInstant());
+        PlanLine day = new PlanLine(Anchor.ABSENT, Offset.days(1));
+        assertThat(SendTime.of(TIMING, day, HALIFAX, QuietHours.DEFAULT).nominal())
+                .isEqualTo(at("2027-03-17T21:00", HALIFAX).toInstant());
+        assertThat(SendTime.of(TIMING, day, SINGAPORE, QuietHours.DEFAULT).at())
+                .isEqualTo(at("2027-03-18T08:00", SINGAPORE).toInstant());
+    }
+
+    @Test
+    void the_door_and_those_missing_mind_no_quiet_hours_and_crowd_as_reminders_do() {
+        PlanLine door = new PlanLine(Anchor.DOOR_OPENS, Offset.none());
+        PlanLine missing = new PlanLine(Anchor.NOT_IN, Offset.minutes(5));
+        List<PlanLine> lines = List.of(PlanLine.before(Offset.minutes(30)), door, missing);
+        assertThat(MessagePlan.schedule(
+                        lines,
+                        TIMING,
+                        SINGAPORE,
+                        QuietHours.DEFAULT,
+                        EVENING.minusDays(2).toInstant()))
+                .containsExactly(
+                        skip(Offset.minutes(30), EVENING.minusMinutes(30), Reason.TOO_CLOSE_TO_ANOTHER),
+                        new Entry.Send(door, sharp(EVENING.minusMinutes(15))),
+                        new Entry.Send(missing, sharp(EVENING.plusMinutes(5))));
+        assertThat(MessagePlan.schedule(
+                        List.of(door, missing),
+                        TIMING,
+                        HALIFAX,
+                        QuietHours.DEFAULT,
+                        EVENING.minusMinutes(10).toInstant()))
+                .containsExactly(
+                        new Entry.Skip(door, EVENING.minusMinutes(15).toInstant(), Reason.FOLDED_INTO_CONFIRMATION),
+                        new Entry.Send(missing, sharp(EVENING.plusMinutes(5))));
+    }
+
+    private static SendTime sharp(ZonedDateTime at) {
+        return new SendTime(at.toInstant(), at.toInstant());
     }
 
     /** 168 hours before is exactly a week, less or more one hour across a clock change. */
@@ -73,11 +123,7 @@ class MessagePlanTest {
     void of_two_reminders_too_close_the_nearer_to_the_start_goes() {
         List<PlanLine> lines = List.of(PlanLine.before(Offset.minutes(45)), PlanLine.before(Offset.minutes(15)));
         List<Entry> entries = MessagePlan.schedule(
-                lines,
-                EVENING,
-                HALIFAX,
-                QuietHours.DEFAULT,
-                EVENING.minusDays(2).toInstant());
+                lines, TIMING, HALIFAX, QuietHours.DEFAULT, EVENING.minusDays(2).toInstant());
         assertThat(entries)
                 .containsExactly(
                         skip(Offset.minutes(45), EVENING.minusMinutes(45), Reason.TOO_CLOSE_TO_ANOTHER),
@@ -97,7 +143,7 @@ class MessagePlanTest {
     void a_before_message_is_never_later_than_nominal_and_never_in_quiet_hours(
             @ForAll @IntRange(min = 3, max = 400) int hours, @ForAll @IntRange(min = -11, max = 13) int offset) {
         ZoneId zone = ZoneId.of("Etc/GMT" + (offset <= 0 ? "+" + -offset : "-" + offset));
-        SendTime time = SendTime.before(EVENING, PlanLine.before(Offset.hours(hours)), zone, QuietHours.DEFAULT);
+        SendTime time = SendTime.of(TIMING, PlanLine.before(Offset.hours(hours)), zone, QuietHours.DEFAULT);
         assertThat(time.at()).isBeforeOrEqualTo(time.nominal());
         LocalTime there = time.at().atZone(zone).toLocalTime();
         assertThat(there.equals(LocalTime.of(21, 0)) || !QuietHours.DEFAULT.contains(there))
@@ -105,7 +151,7 @@ class MessagePlanTest {
     }
 
     private static List<Entry> schedule(ZonedDateTime registered) {
-        return MessagePlan.schedule(PlanLine.DEFAULT, EVENING, HALIFAX, QuietHours.DEFAULT, registered.toInstant());
+        return MessagePlan.schedule(PlanLine.DEFAULT, TIMING, HALIFAX, QuietHours.DEFAULT, registered.toInstant());
     }
 
     private static Entry send(Offset offset, ZonedDateTime at) {

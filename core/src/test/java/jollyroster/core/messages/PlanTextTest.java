@@ -36,8 +36,8 @@ class PlanTextTest {
     void a_reminder_is_read_as_people_say_it(String typed, int amount, Offset.Unit unit) {
         Added added = PlanText.add(PlanLine.DEFAULT.subList(0, 1), typed);
         assertThat(added)
-                .isEqualTo(new Added.Line(
-                        PlanLine.before(new Offset(amount, unit)),
+                .isEqualTo(new Added.Lines(
+                        List.of(PlanLine.before(new Offset(amount, unit))),
                         List.of(PlanLine.atOnce(), PlanLine.before(new Offset(amount, unit)))));
     }
 
@@ -49,7 +49,7 @@ class PlanTextTest {
                 "soon",
                 "2 fortnights before",
                 "some hours before",
-                "2 hours after",
+                "2 hours afterwards",
                 "-2 hours before",
                 "2.5 hours before",
                 "before",
@@ -62,12 +62,61 @@ class PlanTextTest {
         assertThat(refused(PlanLine.DEFAULT, typed)).isEqualTo(Problem.NOT_UNDERSTOOD);
     }
 
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "when the door opens | DOOR_OPENS 0 MINUTES",
+                "Door opens | DOOR_OPENS 0 MINUTES",
+                "at the door | DOOR_OPENS 0 MINUTES",
+                "5 min after the start | NOT_IN 5 MINUTES",
+                "ten minutes after the start, to those who are not in | NOT_IN 10 MINUTES",
+                "5 minutes after start, if missing | NOT_IN 5 MINUTES",
+                "1 day after | ATTENDED 1 DAYS; PART 1 DAYS; ABSENT 1 DAYS",
+                "a day after the end, to everybody | ATTENDED 1 DAYS; PART 1 DAYS; ABSENT 1 DAYS",
+                "2h after, to those who attended | ATTENDED 2 HOURS",
+                "2 hours after the session to those who were there in part | PART 2 HOURS",
+                "a week after, to the absent | ABSENT 1 WEEKS",
+                "1 day after for those who were not there | ABSENT 1 DAYS",
+                "1 day after, to no-shows | ABSENT 1 DAYS"
+            })
+    void what_goes_with_the_door_or_later_says_to_whom(String typed, String lines) {
+        Added.Lines added = (Added.Lines) PlanText.add(PlanLine.DEFAULT, typed);
+        assertThat(added.lines().stream()
+                        .map(line -> line.anchor() + " " + line.offset().amount() + " "
+                                + line.offset().unit()))
+                .containsExactly(lines.split("; "));
+        assertThat(PlanText.add(added.plan(), typed)).isEqualTo(new Added.Refused(Problem.SAID_TWICE));
+    }
+
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "1 day after, to the crew",
+                "5 min after the start, to those who attended",
+                "1 day after, to {{name}}"
+            })
+    void whoever_is_not_known_is_asked_for(String typed) {
+        assertThat(refused(PlanLine.DEFAULT, typed)).isEqualTo(Problem.WHO_NOT_UNDERSTOOD);
+    }
+
+    @Test
+    void what_is_there_already_is_not_added_with_the_others() {
+        List<PlanLine> plan = List.of(new PlanLine(Anchor.ABSENT, Offset.days(1)));
+        assertThat(((Added.Lines) PlanText.add(plan, "1 day after")).lines())
+                .extracting(PlanLine::anchor)
+                .containsExactly(Anchor.ATTENDED, Anchor.PART);
+        assertThat(refused(plan, "13 hours after the start")).isEqualTo(Problem.OUT_OF_RANGE);
+        assertThat(refused(plan, "0 minutes after")).isEqualTo(Problem.OUT_OF_RANGE);
+        assertThat(refused(plan, "54 weeks after")).isEqualTo(Problem.OUT_OF_RANGE);
+    }
+
     @Test
     void a_plan_says_nothing_twice_and_nothing_years_ahead() {
         assertThat(refused(PlanLine.DEFAULT, "1 day before")).isEqualTo(Problem.SAID_TWICE);
         assertThat(PlanText.add(PlanLine.DEFAULT, "24 hours before"))
                 .as("elapsed, where the clocks may change in between")
-                .isInstanceOf(Added.Line.class);
+                .isInstanceOf(Added.Lines.class);
         assertThat(refused(PlanLine.DEFAULT, "0 minutes before")).isEqualTo(Problem.OUT_OF_RANGE);
         assertThat(refused(PlanLine.DEFAULT, "53 weeks before")).isEqualTo(Problem.OUT_OF_RANGE);
         assertThat(refused(PlanLine.DEFAULT, "999999 weeks before")).isEqualTo(Problem.OUT_OF_RANGE);
@@ -81,7 +130,7 @@ class PlanTextTest {
 
     @Test
     void a_new_reminder_stands_in_its_place() {
-        Added.Line added = (Added.Line) PlanText.add(PlanLine.DEFAULT, "2 hours before");
+        Added.Lines added = (Added.Lines) PlanText.add(PlanLine.DEFAULT, "2 hours before");
         assertThat(added.plan())
                 .containsExactly(
                         PlanLine.atOnce(),
