@@ -208,7 +208,7 @@ class RolesTest {
                 .replace("{registration}", String.valueOf(thing.registration()))
                 .replace("{session}", String.valueOf(thing.at().dates().get(1)))
                 .replace("{payment}", String.valueOf(thing.payment()))
-                .replace("{code}", "door")
+                .replace("{code}", pattern.startsWith("/desk/wordings/") ? "registered" : "door")
                 .replaceAll("\\{[a-z]+}", "999999");
     }
 }

@@ -37,6 +37,7 @@ class DemoData implements ApplicationRunner {
     private final DemoGuests guests;
     private final DemoClinic clinic;
     private final DemoQuay quay;
+    private final DemoMessages messages;
     private final HoldWorker holds;
     private final OutboxQueries outbox;
     private final OutboxWorker worker;
@@ -58,6 +59,7 @@ class DemoData implements ApplicationRunner {
             DemoGuests guests,
             DemoClinic clinic,
             DemoQuay quay,
+            DemoMessages messages,
             HoldWorker holds,
             OutboxQueries outbox,
             OutboxWorker worker,
@@ -75,6 +77,7 @@ class DemoData implements ApplicationRunner {
         this.guests = guests;
         this.clinic = clinic;
         this.quay = quay;
+        this.messages = messages;
         this.holds = holds;
         this.outbox = outbox;
         this.worker = worker;
@@ -112,6 +115,7 @@ class DemoData implements ApplicationRunner {
         happenings.addAll(guests.happenings(evening, programme.briefing()));
         happenings.addAll(till.happenings(programme.refresher()));
         programme.pattern(2);
+        messages.set();
         long moorings = clinic.mooring();
         long plans = clinic.clinic();
         happenings.addAll(clinic.happenings(plans, moorings));

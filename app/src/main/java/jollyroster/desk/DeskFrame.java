@@ -84,7 +84,9 @@ class DeskFrame {
         if (path.startsWith("/desk/outbox")) {
             return "outbox";
         }
-        return path.startsWith("/desk/setup") || path.startsWith("/desk/plans") ? "setup" : "today";
+        return path.startsWith("/desk/setup") || path.startsWith("/desk/plans") || path.startsWith("/desk/wordings")
+                ? "setup"
+                : "today";
     }
 
     /** Whether the masthead shows what only organisers may open. */

@@ -121,8 +121,15 @@ class DispatchCommands {
     }
 
     @Transactional
-    void sent(Claim claim, Instant now) {
+    void sent(Claim claim, String subject, Instant now) {
         settle(claim, MessageState.SENT, "", now);
+        if (!subject.equals(claim.subject())) {
+            writes.sql()
+                    .update(MESSAGE)
+                    .set(MESSAGE.SUBJECT, subject)
+                    .where(MESSAGE.ID.eq(claim.id()))
+                    .execute();
+        }
     }
 
     @Transactional

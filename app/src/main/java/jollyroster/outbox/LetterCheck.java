@@ -1,6 +1,16 @@
 package jollyroster.outbox;
 
+import com.samskivert.mustache.MustacheException;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import jollyroster.core.intake.Text;
+import jollyroster.core.messages.Anchor;
+import jollyroster.core.messages.TemplateText;
 import jollyroster.platform.Facts;
 import jollyroster.platform.OrganisationQueries;
 import org.springframework.context.annotation.Lazy;
@@ -16,13 +26,26 @@ public class LetterCheck {
     /** In characters. */
     public static final int LONGEST_BODY = 20_000;
 
+    private static final String SAMPLE_LINK = "https://link.example/way-in";
     private final LetterWriter writer;
 
     private final Letters letters;
 
     private final OrganisationQueries organisation;
+    private final AnswersGiven answers;
+    private final WordingQueries kept;
+    private final Wordings wordings;
 
-    LetterCheck(LetterWriter writer, @Lazy Letters letters, OrganisationQueries organisation) {
+    LetterCheck(
+            LetterWriter writer,
+            @Lazy Letters letters,
+            OrganisationQueries organisation,
+            @Lazy AnswersGiven answers,
+            WordingQueries kept,
+            Wordings wordings) {
+        this.answers = answers;
+        this.kept = kept;
+        this.wordings = wordings;
         this.writer = writer;
         this.letters = letters;
         this.organisation = organisation;
@@ -49,8 +72,67 @@ public class LetterCheck {
         if (body.isBlank() || body.length() > LONGEST_BODY) {
             return Optional.of("A text of at most 20,000 characters.");
         }
-        return writer.problem(body)
-                .map(why -> why + " Known are first_name, name, title, starts, place, join_link, own_link, seats, "
-                        + "place_in_line, organisation.");
+        return TemplateText.problems(body, LetterWriter.names()).stream()
+                .findFirst()
+                .map(fault -> FaultWords.of(fault) + " Known are first_name, name, title, starts, place, join_link, "
+                        + "own_link, seats, place_in_line, organisation.");
+    }
+
+    /** The names the words of a message may use, those of the questions of its offering included. */
+    public Set<String> names(long offering) {
+        return Stream.concat(
+                        LetterWriter.names().stream(),
+                        answers.names(offering).stream().map(name -> Wordings.ANSWER + name))
+                .collect(Collectors.toCollection(TreeSet::new));
+    }
+
+    /** What is wrong with the words of a message, in words, where it is and why; nothing when they can be kept. */
+    public List<String> faults(WordingQueries.Of of, Wording words) {
+        List<String> faults = new ArrayList<>();
+        if (words.subject().isBlank() || words.subject().length() > Wording.LONGEST_LINE) {
+            faults.add("The subject is missing, or longer than 150 characters.");
+        }
+        if (words.preheader().length() > Wording.LONGEST_LINE) {
+            faults.add("The line beside the subject is longer than 150 characters.");
+        }
+        if (words.body().isBlank()) {
+            faults.add("The text is missing.");
+        }
+        Set<String> known = names(of.offering());
+        TemplateText.problems(words.subject(), known).forEach(p -> faults.add("Subject: " + FaultWords.of(p)));
+        TemplateText.problems(words.preheader(), known)
+                .forEach(p -> faults.add("Beside the subject: " + FaultWords.of(p)));
+        TemplateText.problems(words.body(), known).forEach(p -> faults.add(FaultWords.of(p)));
+        return faults.isEmpty() ? filledIn(of, words) : faults;
+    }
+
+    /** What shows only when the words are filled in. */
+    private List<String> filledIn(WordingQueries.Of of, Wording words) {
+        try {
+            boolean lost = WayIn.of(of.anchor()).isPresent()
+                    && Stream.of(true, false)
+                            .anyMatch(online -> !writer.sample(words, SAMPLE_LINK, online, answers.names(of.offering()))
+                                    .contains(SAMPLE_LINK));
+            return lost ? List.of(WayIn.of(of.anchor()).orElseThrow()) : List.of();
+        } catch (MustacheException broken) {
+            return List.of("It cannot be filled in: " + Text.oneLine(String.valueOf(broken.getMessage()), 120));
+        }
+    }
+
+    /** A message as it arrives. */
+    public record Mail(String subject, String preheader, String text, String html) {}
+
+    /** Words without faults as somebody who is registered would read them; empty when they are not. */
+    public Optional<Mail> preview(Wording words, long registration, long session) {
+        return letters.facts(registration, session).map(facts -> writer.preview(words, facts, registration));
+    }
+
+    /** The words that count for a message now: the offering's, those of the house, or those that ship. */
+    public Wording counting(WordingQueries.Of of) {
+        return kept.counting(of).map(WordingQueries.Version::words).orElseGet(() -> wordings.shipped(of.anchor()));
+    }
+
+    public Wording shipped(Anchor anchor) {
+        return wordings.shipped(anchor);
     }
 }

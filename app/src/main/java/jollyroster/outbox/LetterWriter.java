@@ -9,6 +9,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import jollyroster.core.messages.Anchor;
 import jollyroster.exchange.CalendarEntry;
 import jollyroster.exchange.Calendars;
@@ -42,7 +44,8 @@ class LetterWriter {
             "",
             List.of(),
             List.of(),
-            new Letters.Offer(Optional.empty(), false, false, "", ""));
+            new Letters.Offer(Optional.empty(), false, false, "", ""),
+            Letters.About.NOTHING);
 
     /** Letters that change nothing in a calendar. */
     private static final Set<Anchor> UNDATED = EnumSet.of(
@@ -59,14 +62,30 @@ class LetterWriter {
     private static final Map<String, Object> NOT_GIVEN =
             Map.of("amount", "", "number", "", "back", "", "kept", "", Was.WORDS, "", Was.OTHER_DATE, false);
 
+    /** What messages about money are given, for somebody made up. */
+    private static final Facts SAMPLE_GIVEN = Facts.of("amount", "CAD 180.00")
+            .and("number", "2027-0012")
+            .and("back", "CAD 180.00")
+            .and("kept", "");
+
     private final Templates templates;
+    private final Wordings wordings;
+    private final AnswersGiven answers;
     private final Address address;
     private final Calendars calendars;
     private final Enclosures enclosures;
 
-    LetterWriter(Templates templates, Address address, Calendars calendars, Enclosures enclosures) {
+    LetterWriter(
+            Templates templates,
+            Wordings wordings,
+            AnswersGiven answers,
+            Address address,
+            Calendars calendars,
+            Enclosures enclosures) {
         this.enclosures = enclosures;
         this.templates = templates;
+        this.wordings = wordings;
+        this.answers = answers;
         this.address = address;
         this.calendars = calendars;
     }
@@ -74,8 +93,14 @@ class LetterWriter {
     /** A letter about a registration; one that the organiser wrote brings its own words. */
     Letter about(DispatchCommands.Claim claim, Letters.Facts facts, Instant now) {
         Anchor anchor = claim.anchor();
-        Templates.Body body = anchor == Anchor.WRITTEN ? templates.compile(claim.body()) : templates.of(anchor);
+        Wordings.Words words = anchor == Anchor.WRITTEN
+                ? Wordings.Words.plain(templates.compile(claim.body()))
+                : wordings.of(anchor, facts.about().offering());
         Map<String, Object> values = values(facts, claim.given());
+        if (words.asksAnswers()) {
+            values.put("answer", answers.of(claim.registration(), facts.about().offering()));
+        }
+        String subject = words.subject(values, claim.subject());
         boolean seated = facts.standing() == Letters.Standing.SEATED;
         boolean dated = !UNDATED.contains(anchor) && (seated || facts.standing() == Letters.Standing.GONE);
         return new Letter(
@@ -84,9 +109,9 @@ class LetterWriter {
                 facts.organisation(),
                 facts.replyTo(),
                 facts.email(),
-                claim.subject(),
-                body.text(values),
-                templates.page(claim.subject(), body.html(values), facts.organisation()),
+                subject,
+                words.body().text(values),
+                page(words, subject, values, facts),
                 dated ? calendar(facts) : null,
                 enclosures.of(anchor, claim.given()).orElse(null),
                 anchor.isAnswer() ? null : facts.ownLink() + "/no-reminders",
@@ -115,16 +140,39 @@ class LetterWriter {
                 claim.recipient(),
                 claim.subject(),
                 body.text(values),
-                templates.page(claim.subject(), body.html(values), from.organisation()),
+                templates.page(claim.subject(), "", body.html(values), from.organisation()),
                 claim.calendar().isEmpty() ? null : claim.calendar(),
                 null,
                 null,
                 now);
     }
 
-    /** What is wrong with a text that is to be a letter about a registration. */
-    Optional<String> problem(String body) {
-        return templates.problem(body, values(SAMPLE, Facts.none()));
+    private String page(Wordings.Words words, String subject, Map<String, Object> values, Letters.Facts facts) {
+        return templates.page(subject, words.preheader(values), words.body().html(values), facts.organisation());
+    }
+
+    /** The names a letter about a registration may use. */
+    static Set<String> names() {
+        return values(SAMPLE, Facts.none()).keySet();
+    }
+
+    /** Words filled in for somebody made up, all links being one. @param named the questions that may be named */
+    String sample(Wording words, String link, boolean online, Set<String> named) {
+        Map<String, Object> values = values(SAMPLE, SAMPLE_GIVEN);
+        values.put("online", online);
+        Stream.of("join_link", "own_link", "confirm_link").forEach(name -> values.put(name, link));
+        values.put("answer", named.stream().collect(Collectors.toMap(name -> name, name -> "")));
+        return templates.compile(words.body()).text(values);
+    }
+
+    /** A message as somebody would read it. */
+    LetterCheck.Mail preview(Wording words, Letters.Facts facts, long registration) {
+        Map<String, Object> values = values(facts, SAMPLE_GIVEN);
+        values.put("answer", answers.of(registration, facts.about().offering()));
+        Wordings.Words ready = wordings.compile(words);
+        String subject = ready.subject(values, "");
+        return new LetterCheck.Mail(
+                subject, ready.preheader(values), ready.body().text(values), page(ready, subject, values, facts));
     }
 
     /** A text as one person would read it, as HTML. */
@@ -169,6 +217,9 @@ class LetterWriter {
         values.put("confirm_link", facts.offer().confirmLink());
         values.put("confirm_code", facts.offer().confirmCode());
         values.put("was", was(given, facts));
+        values.put("hosts", facts.about().hosts());
+        values.put("bring", facts.about().bring());
+        values.put("first_time", facts.about().firstTime());
         values.put("offered", moment(given.time("offered"), given.time("offered_until"), facts));
         values.put(Was.PLACE, given.text(Was.PLACE).equals(facts.place()) ? "" : given.text(Was.PLACE));
         return values;

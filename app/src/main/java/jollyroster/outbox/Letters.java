@@ -66,7 +66,8 @@ public interface Letters {
             String replyTo,
             List<CalendarEntry> calendar,
             List<String> otherDates,
-            Offer offer) {
+            Offer offer,
+            About about) {
 
         /** Why a letter does not go any more, as things may have changed since it was planned; empty when it goes. */
         String obstacle(Anchor anchor, Instant now) {
@@ -84,6 +85,19 @@ public interface Letters {
             }
             return end.isAfter(now) ? "" : "the session was over before it could be sent";
         }
+    }
+
+    /**
+     * What else there is to say.
+     *
+     * @param offering that the letter is about
+     * @param hosts who lead it, in words
+     * @param bring what people should bring; empty for nothing
+     * @param firstTime whether the person registers for nothing else
+     */
+    record About(long offering, String hosts, String bring, boolean firstTime) {
+
+        static final About NOTHING = new About(0, "", "", false);
     }
 
     /**

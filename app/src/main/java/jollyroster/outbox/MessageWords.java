@@ -42,6 +42,18 @@ public final class MessageWords {
         };
     }
 
+    /** A message without its time. */
+    public static String plain(Anchor anchor) {
+        return switch (anchor) {
+            case BEFORE_START -> "Reminder";
+            case NOT_IN -> "Note that it has begun";
+            case ATTENDED -> "Follow-up to those who attended";
+            case PART -> "Follow-up to those who came in part";
+            case ABSENT -> "Follow-up to the absent";
+            default -> of(anchor, Offset.none());
+        };
+    }
+
     /** What a line of a plan is. */
     public static String kind(Anchor anchor) {
         return switch (anchor) {

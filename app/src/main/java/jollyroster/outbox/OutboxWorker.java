@@ -119,7 +119,7 @@ public class OutboxWorker {
                 mail.deliver(letter);
                 return letter;
             });
-            dispatch.sent(claim, clock.instant());
+            dispatch.sent(claim, letter.subject(), clock.instant());
             return true;
         } catch (OutsideService.NoAnswer slow) {
             dispatch.putBack(List.of(claim), String.valueOf(slow.getMessage()));

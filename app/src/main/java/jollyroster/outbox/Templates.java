@@ -11,7 +11,6 @@ import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
 import jollyroster.core.messages.Anchor;
@@ -30,7 +29,6 @@ class Templates {
     private static final Pattern ANGLES = Pattern.compile("<(https?://[^>]+)>");
     private static final String SUBJECT = "Subject: ";
     private static final String STRONG = "**";
-    private static final String NOT_CLOSED = "Something between {{ and }} is not closed.";
 
     /** Whose words come with the message. */
     private static final Set<Anchor> WITHOUT = EnumSet.of(Anchor.LETTER, Anchor.WRITTEN);
@@ -41,7 +39,7 @@ class Templates {
             plain.withEscaper(value -> MARKDOWN_SIGNS.matcher(value).replaceAll("\\\\$1"));
     private final Map<Anchor, Body> bodies = new EnumMap<>(Anchor.class);
     private final Map<LetterKind, Standing> letters = new EnumMap<>(LetterKind.class);
-    private final Template page = Mustache.compiler().compile(read("page.html"));
+    private final Template page = Mustache.compiler().emptyStringIsFalse(true).compile(read("page.html"));
 
     Templates() {
         EnumSet.complementOf(EnumSet.copyOf(WITHOUT))
@@ -95,25 +93,19 @@ class Templates {
         return letters.get(kind).subject().execute(values);
     }
 
-    /** What is wrong with a text that is to be a letter, in words: the first name that is not known, or that one is not closed. */
-    Optional<String> problem(String source, Map<String, ?> sample) {
-        int last = source.lastIndexOf("{{");
-        if (last >= 0 && source.indexOf("}}", last) < 0) {
-            return Optional.of(NOT_CLOSED);
-        }
-        try {
-            plain.compile(source).execute(sample);
-            return Optional.empty();
-        } catch (MustacheException.Context unknown) {
-            return Optional.of("{{" + unknown.key + "}} on line " + unknown.lineNo + " is not known.");
-        } catch (MustacheException broken) {
-            return Optional.of(NOT_CLOSED);
-        }
+    /** One line, such as a subject: nothing in it is Markdown. */
+    Template line(String source) {
+        return plain.compile(source);
+    }
+
+    /** The words that ship for a message, as they were written. */
+    String source(Anchor anchor) {
+        return read(code(anchor) + ".md");
     }
 
     /** The HTML part as a whole. */
-    String page(String title, String html, String organisation) {
-        return page.execute(Map.of("title", title, "body", html, "organisation", organisation));
+    String page(String title, String preheader, String html, String organisation) {
+        return page.execute(Map.of("title", title, "preheader", preheader, "body", html, "organisation", organisation));
     }
 
     private static String read(String file) {

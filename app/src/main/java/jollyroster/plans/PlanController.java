@@ -65,6 +65,7 @@ class PlanController {
         model.addAttribute("view", PlanView.of(plan, drawn, counts, now));
         model.addAttribute("offering", o.title());
         model.addAttribute("at", "/desk/offerings/" + id);
+        model.addAttribute("wordings", "/desk/wordings?offering=" + id);
         model.addAttribute("houses", plans.houses());
         model.addAttribute("house", house.orElse(null));
         model.addAttribute("departures", house.isPresent() ? PlanWords.departures(plan) : "");

@@ -16,6 +16,7 @@ import jollyroster.platform.Address;
 import jollyroster.platform.OrganisationQueries;
 import jollyroster.platform.PersonalLinks;
 import jollyroster.platform.Times;
+import jollyroster.programme.HostQueries;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Session;
 import org.springframework.stereotype.Component;
@@ -26,6 +27,7 @@ public class RosterLetters implements Letters {
 
     private final RegistrationQueries roster;
     private final ProgrammeQueries programme;
+    private final HostQueries hosts;
     private final OrganisationQueries organisation;
     private final PersonalLinks links;
     private final Address address;
@@ -33,11 +35,13 @@ public class RosterLetters implements Letters {
     RosterLetters(
             RegistrationQueries roster,
             ProgrammeQueries programme,
+            HostQueries hosts,
             OrganisationQueries organisation,
             PersonalLinks links,
             Address address) {
         this.roster = roster;
         this.programme = programme;
+        this.hosts = hosts;
         this.organisation = organisation;
         this.links = links;
         this.address = address;
@@ -94,7 +98,13 @@ public class RosterLetters implements Letters {
                                 .hold()
                                 .until()
                                 .map(until -> links.confirmCode(link, until))
-                                .orElse("")));
+                                .orElse("")),
+                new About(
+                        session.offering().id(),
+                        HostQueries.names(hosts.of(session), session.offering().hostName()),
+                        session.offering().bring(),
+                        roster.registrationsBefore(List.of(registration.person()), session.book())
+                                .isEmpty()));
     }
 
     private String contact(Session session) {

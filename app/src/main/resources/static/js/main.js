@@ -28,6 +28,7 @@ const modules = [
   ["[data-questions]", "./questions.js"],
   ["[data-parts]", "./parts.js"],
   ["[data-plan-line]", "./plan.js"],
+  ["[data-wording]", "./wording.js"],
 ];
 
 // Modules of what a page puts in later; they bind to what is inside.

@@ -184,7 +184,7 @@ class WaitlistStoryTest {
             page.fill("#subject", "Where to park");
             page.fill("#body", "Hello {{first_name}}, park at the {{quay}}.");
             page.click("button:text-is('Preview')");
-            assertThat(page.locator(".warned")).containsText("{{quay}} on line 1 is not known");
+            assertThat(page.locator(".warned")).containsText("Line 1, column 35: {{quay}} is not known");
             page.fill("#body", "Hello {{first_name}}, park at the quay.");
             page.click("button:text-is('Preview')");
             assertThat(page.locator(".mail-words")).containsText("park at the quay.");

@@ -3,9 +3,10 @@ package jollyroster.outbox;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.HashMap;
-import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import jollyroster.core.messages.Anchor;
+import jollyroster.core.messages.TemplateText;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
@@ -74,15 +75,13 @@ class TemplatesTest {
     }
 
     @Test
-    void what_is_wrong_with_a_text_is_said_in_words() {
-        Templates templates = new Templates();
-        assertThat(templates.problem("Dear\n{{nobody}}", values())).contains("{{nobody}} on line 2 is not known.");
-        for (String open : List.of("{{#first_name}} x", "{{first_name", "{{/name}}")) {
-            assertThat(templates.problem(open, values()))
-                    .as(open)
-                    .contains("Something between {{ and }} is not closed.");
+    void every_name_is_explained_and_every_text_that_ships_is_without_fault() {
+        assertThat(LetterNames.WORDS.keySet()).containsExactlyInAnyOrderElementsOf(LetterWriter.names());
+        for (Anchor anchor : LetterNames.MESSAGES) {
+            assertThat(TemplateText.problems(new Templates().source(anchor), LetterWriter.names()))
+                    .as(anchor.name())
+                    .isEmpty();
         }
-        assertThat(templates.problem("Dear {{first_name}}", values())).isEmpty();
     }
 
     @Test

@@ -1,0 +1,79 @@
+package jollyroster.outbox;
+
+import com.samskivert.mustache.Template;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Stream;
+import jollyroster.core.intake.Text;
+import jollyroster.core.messages.Anchor;
+import jollyroster.core.messages.TemplateText;
+import jollyroster.outbox.WordingQueries.Of;
+import jollyroster.platform.Remembered;
+import jollyroster.platform.TableChanges;
+import org.springframework.stereotype.Component;
+
+/** The words of messages, ready to be filled in: an offering's own, those of the house, or those that ship. */
+@Component
+class Wordings {
+
+    /** Before the name of a question. */
+    static final String ANSWER = "answer.";
+
+    private static final int MOST = 200;
+    private static final int LONGEST_SUBJECT = 250;
+    private final Templates templates;
+    private final WordingQueries kept;
+    private final Remembered<Of, Words> ready;
+
+    Wordings(Templates templates, WordingQueries kept, TableChanges changes) {
+        this.templates = templates;
+        this.kept = kept;
+        this.ready = new Remembered<>(changes, MOST, "wording");
+    }
+
+    /** Words that can be filled in. @param subject empty where a message has its subject from the day it was planned */
+    record Words(Optional<Template> subject, Optional<Template> preheader, Templates.Body body, boolean asksAnswers) {
+
+        /** Words that have no subject of their own and name no answers. */
+        static Words plain(Templates.Body body) {
+            return new Words(Optional.empty(), Optional.empty(), body, false);
+        }
+
+        /** @param otherwise the subject it was planned with */
+        String subject(Map<String, ?> values, String otherwise) {
+            return subject.map(some -> Text.oneLine(some.execute(values), LONGEST_SUBJECT))
+                    .orElse(otherwise);
+        }
+
+        String preheader(Map<String, ?> values) {
+            return preheader
+                    .map(some -> Text.oneLine(some.execute(values), LONGEST_SUBJECT))
+                    .orElse("");
+        }
+    }
+
+    Words of(Anchor anchor, long offering) {
+        return ready.get(new Of(anchor, offering), this::read);
+    }
+
+    private Words read(Of of) {
+        return kept.counting(of)
+                .map(version -> compile(version.words()))
+                .orElseGet(() -> Words.plain(templates.of(of.anchor())));
+    }
+
+    Words compile(Wording words) {
+        Optional<Template> preheader =
+                words.preheader().isEmpty() ? Optional.empty() : Optional.of(templates.line(words.preheader()));
+        boolean answers = Stream.of(words.subject(), words.preheader(), words.body())
+                .flatMap(text -> TemplateText.names(text).stream())
+                .anyMatch(name -> name.startsWith(ANSWER));
+        return new Words(
+                Optional.of(templates.line(words.subject())), preheader, templates.compile(words.body()), answers);
+    }
+
+    /** The words that ship. */
+    Wording shipped(Anchor anchor) {
+        return new Wording(Subjects.of(anchor, "{{title}}"), "", templates.source(anchor));
+    }
+}
