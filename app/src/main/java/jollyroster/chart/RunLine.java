@@ -4,6 +4,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import jollyroster.core.dates.Interval;
 import jollyroster.core.door.DoorHours;
 
 /**
@@ -21,7 +22,8 @@ public record RunLine(
         double closesX,
         double doorX,
         List<Tick> ticks,
-        List<Mark> marks) {
+        List<Mark> marks,
+        List<Clock> clocks) {
 
     static final double WIDTH = 860;
     static final double AXIS = 66;
@@ -48,7 +50,21 @@ public record RunLine(
     /** Something to mark, at its time. @param code how it stands, for its style: planned, sent, failed */
     public record Event(Instant at, Kind kind, String label, String words, String code) {}
 
+    /** When people on one clock are left alone. @param name of the clock */
+    public record Calm(String name, List<Interval> spans) {}
+
+    /** The same, drawn. */
+    public record Clock(String name, List<Stretch> stretches) {}
+
+    /** A stretch of the line. */
+    public record Stretch(double from, double to) {}
+
     public static RunLine of(DoorHours hours, Instant now, List<Event> events) {
+        return of(hours, now, events, List.of());
+    }
+
+    /** The same with when people are left alone, a row a clock below the line. */
+    public static RunLine of(DoorHours hours, Instant now, List<Event> events, List<Calm> calm) {
         Scale scale = new Scale(hours);
         List<Mark> marks = new ArrayList<>();
         double last = Double.NEGATIVE_INFINITY;
@@ -61,7 +77,26 @@ public record RunLine(
             last = message ? x : last;
         }
         return new RunLine(
-                WIDTH, AXIS, scale.x(now), START, END, CLOSES, scale.x(hours.opens()), axisTicks(), List.copyOf(marks));
+                WIDTH,
+                AXIS,
+                scale.x(now),
+                START,
+                END,
+                CLOSES,
+                scale.x(hours.opens()),
+                axisTicks(),
+                List.copyOf(marks),
+                clocks(scale, calm));
+    }
+
+    private static List<Clock> clocks(Scale scale, List<Calm> calm) {
+        return calm.stream()
+                .map(some -> new Clock(
+                        some.name(),
+                        some.spans().stream()
+                                .map(span -> new Stretch(scale.x(span.start()), scale.x(span.end())))
+                                .toList()))
+                .toList();
     }
 
     /** The line as an SVG element. */

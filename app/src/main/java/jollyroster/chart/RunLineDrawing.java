@@ -6,6 +6,7 @@ import jollyroster.chart.RunLine.Mark;
 final class RunLineDrawing {
 
     private static final double HEIGHT = 92;
+    private static final double ROW = 13;
     private static final double NEAR = 18;
     private static final double SESSION = 34;
     private static final int THREE_DAYS = 3;
@@ -22,7 +23,10 @@ final class RunLineDrawing {
 
     String markup() {
         svg.begin("svg")
-                .with("viewBox", "0 0 " + PathData.shortest(line.width()) + " " + PathData.shortest(HEIGHT))
+                .with(
+                        "viewBox",
+                        "0 0 " + PathData.shortest(line.width()) + " "
+                                + PathData.shortest(HEIGHT + ROW * line.clocks().size()))
                 .with("role", "img")
                 .with(
                         "aria-label",
@@ -31,6 +35,7 @@ final class RunLineDrawing {
         hours();
         door();
         axis();
+        clocks();
         line.marks().forEach(this::mark);
         now();
         return svg.end("svg").toString();
@@ -69,6 +74,20 @@ final class RunLineDrawing {
                         .toString());
         svg.path("tick", ticks.toString());
         line.ticks().forEach(tick -> svg.words("tick-word", tick.x() - 2, axis + 17, tick.label()));
+    }
+
+    /** When people are left alone, a row for each clock. */
+    private void clocks() {
+        double top = HEIGHT;
+        for (RunLine.Clock clock : line.clocks()) {
+            PathData calm = new PathData();
+            for (RunLine.Stretch stretch : clock.stretches()) {
+                calm.box(stretch.from(), top, stretch.to() - stretch.from(), ROW - 4);
+            }
+            svg.path("calm", calm.toString());
+            svg.words("calm-word", 0, top + ROW - 5, clock.name());
+            top += ROW;
+        }
     }
 
     private void mark(Mark mark) {

@@ -19,7 +19,6 @@ import jollyroster.core.messages.Anchor;
 import jollyroster.core.messages.MessagePlan;
 import jollyroster.core.messages.MessagePlan.Entry;
 import jollyroster.core.messages.PlanLine;
-import jollyroster.core.messages.QuietHours;
 import jollyroster.core.messages.Timing;
 import jollyroster.platform.Actor;
 import jollyroster.platform.Facts;
@@ -47,8 +46,15 @@ public class OutboxCommands {
     private final OrganisationQueries organisation;
     private final KeptInsert<MessageRecord> insert;
     private final PlanLineCommands plans;
+    private final HoursCommands hours;
 
-    OutboxCommands(Writes writes, Templates templates, OrganisationQueries organisation, PlanLineCommands plans) {
+    OutboxCommands(
+            Writes writes,
+            Templates templates,
+            OrganisationQueries organisation,
+            PlanLineCommands plans,
+            HoursCommands hours) {
+        this.hours = hours;
         this.writes = writes;
         this.templates = templates;
         this.organisation = organisation;
@@ -119,7 +125,7 @@ public class OutboxCommands {
         if (!to.reminded()) {
             return List.of();
         }
-        return MessagePlan.schedule(plan, to.timing(), to.zone(), QuietHours.DEFAULT, now).stream()
+        return MessagePlan.schedule(plan, to.timing(), to.zone(), hours.of(to.offering()), now).stream()
                 .map(entry -> reminder(entry, to, now))
                 .toList();
     }

@@ -5,8 +5,12 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import jollyroster.chart.RunLine;
 import jollyroster.core.intake.Text;
 import jollyroster.core.messages.OfferingPlan;
+import jollyroster.core.messages.WritingHours;
+import jollyroster.outbox.HoursQueries;
+import jollyroster.outbox.HoursWords;
 import jollyroster.outbox.MessageWords;
 import jollyroster.outbox.OutboxQueries;
 import jollyroster.outbox.PlanQueries;
@@ -37,6 +41,7 @@ class HousePlanController {
     private final PlanQueries plans;
     private final HousePlanCommands commands;
     private final ProgrammeQueries programme;
+    private final HoursQueries hours;
     private final OutboxQueries outbox;
     private final OrganisationQueries organisation;
     private final Clock clock;
@@ -45,12 +50,14 @@ class HousePlanController {
             PlanQueries plans,
             HousePlanCommands commands,
             ProgrammeQueries programme,
+            HoursQueries hours,
             OutboxQueries outbox,
             OrganisationQueries organisation,
             Clock clock) {
         this.plans = plans;
         this.commands = commands;
         this.programme = programme;
+        this.hours = hours;
         this.outbox = outbox;
         this.organisation = organisation;
         this.clock = clock;
@@ -63,6 +70,11 @@ class HousePlanController {
     String plans(Model model) {
         model.addAttribute(
                 "rows", plans.houses().stream().map(HousePlanController::row).toList());
+        WritingHours set = hours.of(HoursQueries.HOUSE).hours();
+        model.addAttribute("hours", HoursWords.of(set));
+        if (!model.containsAttribute("hoursForm")) {
+            model.addAttribute("hoursForm", HoursForm.of(set));
+        }
         return "plans/houses";
     }
 
@@ -99,10 +111,11 @@ class HousePlanController {
     String house(@PathVariable long id, Model model) {
         House house = known(id);
         Instant now = clock.instant();
+        PlanView.Drawn drawn = DrawnDates.madeUp(organisation.organisation().zone(), now);
+        List<RunLine.Calm> calm = CalmHours.of(
+                drawn.timing(), List.of(), hours.of(HoursQueries.HOUSE).hours());
         OfferingPlan plan = new OfferingPlan(List.of(), house.lines(), Set.of());
-        model.addAttribute(
-                "view",
-                PlanView.of(plan, DrawnDates.madeUp(organisation.organisation().zone(), now), List.of(), now));
+        model.addAttribute("view", PlanView.of(plan, drawn, List.of(), calm, now));
         model.addAttribute("house", house);
         model.addAttribute("at", "/desk/plans/" + id);
         model.addAttribute("followers", followers(house));

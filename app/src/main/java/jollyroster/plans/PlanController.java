@@ -5,8 +5,11 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
+import jollyroster.chart.RunLine;
 import jollyroster.core.intake.Text;
 import jollyroster.core.messages.PlanLine;
+import jollyroster.outbox.HoursQueries;
+import jollyroster.outbox.HoursWords;
 import jollyroster.outbox.OutboxQueries;
 import jollyroster.outbox.PlanQueries;
 import jollyroster.outbox.PlanQueries.House;
@@ -33,6 +36,8 @@ class PlanController {
     private static final int LONGEST = 80;
     private final ProgrammeQueries programme;
     private final PlanQueries plans;
+    private final HoursQueries hours;
+    private final Readers readers;
     private final OutboxQueries outbox;
     private final ReminderCommands commands;
     private final Clock clock;
@@ -40,11 +45,15 @@ class PlanController {
     PlanController(
             ProgrammeQueries programme,
             PlanQueries plans,
+            HoursQueries hours,
+            Readers readers,
             OutboxQueries outbox,
             ReminderCommands commands,
             Clock clock) {
         this.programme = programme;
         this.plans = plans;
+        this.hours = hours;
+        this.readers = readers;
         this.outbox = outbox;
         this.commands = commands;
         this.clock = clock;
@@ -62,13 +71,21 @@ class PlanController {
         PlanView.Drawn drawn = next.map(DrawnDates::of).orElseGet(() -> DrawnDates.madeUp(o, now));
         var plan = plans.plan(id);
         Optional<House> house = plans.followedBy(id);
-        model.addAttribute("view", PlanView.of(plan, drawn, counts, now));
+        HoursQueries.Set set = hours.of(id);
+        List<RunLine.Calm> calm =
+                CalmHours.of(drawn.timing(), next.map(readers::clocks).orElse(List.of()), set.hours());
+        model.addAttribute("view", PlanView.of(plan, drawn, counts, calm, now));
         model.addAttribute("offering", o.title());
         model.addAttribute("at", "/desk/offerings/" + id);
         model.addAttribute("wordings", "/desk/wordings?offering=" + id);
         model.addAttribute("houses", plans.houses());
         model.addAttribute("house", house.orElse(null));
         model.addAttribute("departures", house.isPresent() ? PlanWords.departures(plan) : "");
+        model.addAttribute("hours", HoursWords.of(set.hours()));
+        model.addAttribute("ownHours", set.own());
+        if (!model.containsAttribute("hoursForm")) {
+            model.addAttribute("hoursForm", HoursForm.of(set.hours()));
+        }
         return "plans/plan";
     }
 

@@ -53,7 +53,7 @@ record PlanView(String date, long session, String drawing, List<Line> lines, boo
     /** The date that is drawn. @param closes when registration does; empty for at the start */
     record Drawn(long session, String words, Timing timing, Optional<Instant> closes) {}
 
-    static PlanView of(OfferingPlan plan, Drawn drawn, List<Count> counts, Instant now) {
+    static PlanView of(OfferingPlan plan, Drawn drawn, List<Count> counts, List<RunLine.Calm> calm, Instant now) {
         List<Line> lines = new ArrayList<>();
         List<RunLine.Event> events = new ArrayList<>();
         for (PlanLine line : plan.all()) {
@@ -75,7 +75,7 @@ record PlanView(String date, long session, String drawing, List<Line> lines, boo
                         "Registration closes "
                                 + Times.dayAndTime(at, drawn.timing().zone()),
                         "cut-off")));
-        String drawing = RunLine.of(drawn.timing().hours(), now, events).markup();
+        String drawing = RunLine.of(drawn.timing().hours(), now, events, calm).markup();
         boolean linked = plan.lines().stream().anyMatch(line -> line.anchor().isReminder());
         return new PlanView(drawn.words(), drawn.session(), drawing, lines, linked);
     }

@@ -55,7 +55,7 @@ final class PlanWords {
         return did + (lines.isEmpty() ? "" : ": " + lines) + ".";
     }
 
-    private static String people(int people) {
+    static String people(int people) {
         return switch (people) {
             case 0 -> "Nobody is registered for a date to come yet.";
             case 1 -> "The messages of 1 registration to come follow.";

@@ -2,6 +2,7 @@ package jollyroster.plans;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.time.ZoneId;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
@@ -69,6 +70,14 @@ class Readers {
         String where =
                 Times.city(r.zone()) + " time" + (any ? ", " + s.offering().title() : "");
         return new Reader(r.id(), r.name(), where);
+    }
+
+    /** The clocks of all who are registered for a session. */
+    List<ZoneId> clocks(Session session) {
+        return roster.roster(session.book()).stream()
+                .filter(r -> r.state().mayJoin())
+                .map(Registration::zone)
+                .toList();
     }
 
     /** The session a registration is for. */

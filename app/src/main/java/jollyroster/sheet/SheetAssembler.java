@@ -8,6 +8,7 @@ import java.util.stream.Stream;
 import jollyroster.core.dates.Slices;
 import jollyroster.core.readiness.Finding;
 import jollyroster.core.seats.SignUpStyle;
+import jollyroster.outbox.HoursQueries;
 import jollyroster.outbox.PlanQueries;
 import jollyroster.platform.Address;
 import jollyroster.platform.MarginNote;
@@ -37,6 +38,7 @@ class SheetAssembler {
     private final SeatCounts counts;
     private final ReadinessCheck readiness;
     private final PlanQueries plans;
+    private final HoursQueries hours;
     private final SheetChoices choices;
     private final Address address;
     private final Clock clock;
@@ -49,6 +51,7 @@ class SheetAssembler {
             SeatCounts counts,
             ReadinessCheck readiness,
             PlanQueries plans,
+            HoursQueries hours,
             SheetChoices choices,
             Address address,
             Clock clock) {
@@ -59,6 +62,7 @@ class SheetAssembler {
         this.counts = counts;
         this.readiness = readiness;
         this.plans = plans;
+        this.hours = hours;
         this.choices = choices;
         this.address = address;
         this.clock = clock;
@@ -147,7 +151,9 @@ class SheetAssembler {
             case SEATS -> SheetWords.seats(o);
             case ASKING -> SheetWords.asking(o, queries.questions(o.id()));
             case PRICE -> SheetWords.price(o);
-            case MESSAGES -> SheetWords.messages(o, plans.plan(o.id()).lines());
+            case MESSAGES ->
+                SheetWords.messages(
+                        o, plans.plan(o.id()).lines(), hours.of(o.id()).hours());
             case DOOR -> SheetWords.door(o);
             case LOOK -> SheetWords.look(o);
             case SHARING ->

@@ -7,11 +7,13 @@ import java.util.stream.Stream;
 import jollyroster.core.dates.Offset;
 import jollyroster.core.intake.Question;
 import jollyroster.core.messages.PlanLine;
+import jollyroster.core.messages.WritingHours;
 import jollyroster.core.prices.RefundRule;
 import jollyroster.core.seats.FreedSeats;
 import jollyroster.core.seats.Leave;
 import jollyroster.core.seats.SeatsShown;
 import jollyroster.core.seats.SignUpStyle;
+import jollyroster.outbox.HoursWords;
 import jollyroster.outbox.MessageWords;
 import jollyroster.programme.AskedQuestion;
 import jollyroster.programme.Format;
@@ -265,12 +267,12 @@ final class SheetWords {
                 : "Whoever cancels has no money back.";
     }
 
-    static Sentence messages(Offering o, List<PlanLine> plan) {
+    static Sentence messages(Offering o, List<PlanLine> plan, WritingHours hours) {
         Sentence mails = Sentence.of("By e-mail: ")
                 .and(Sentence.list(plan.stream()
                         .map(line -> Sentence.strong(MessageWords.when(line)))
                         .toList()))
-                .and(", each on the recipient’s own clock, not between 21:00 and 08:00. ");
+                .and(", each on the recipient’s own clock, " + HoursWords.of(hours) + ". ");
         String text = o.signUp().afterText();
         String address = o.signUp().afterAddress();
         return mails.and(text.isEmpty() ? "" : "After registering people read “" + text + "”. ")

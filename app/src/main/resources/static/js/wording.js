@@ -23,6 +23,7 @@ export function start() {
   const chips = [...names.querySelectorAll("[data-name]")];
   let field = body;
   let waiting;
+  let readings = 0;
 
   // Each reading has a frame of its own, so that the way back in the browser does not lead through all of them.
   const read = () => {
@@ -30,7 +31,8 @@ export function start() {
     form.querySelector("[data-message][hidden]")?.remove();
     const fresh = before.cloneNode();
     fresh.hidden = true;
-    before.name = "";
+    fresh.name = `message-${(readings += 1)}`;
+    preview.formTarget = fresh.name;
     before.after(fresh);
     fresh.addEventListener("load", () => {
       // What is read has no origin that this page could look into; the empty frame before it has.

@@ -43,10 +43,10 @@ public final class MessagePlan {
      * @return one entry for each such line, in order of time
      */
     public static List<Entry> schedule(
-            List<PlanLine> lines, Timing timing, ZoneId recipientZone, QuietHours quiet, Instant now) {
+            List<PlanLine> lines, Timing timing, ZoneId recipientZone, WritingHours hours, Instant now) {
         List<PlanLine.Timed> timed = lines.stream()
                 .filter(line -> !line.anchor().isAnswer())
-                .map(line -> new PlanLine.Timed(line, SendTime.of(timing, line, recipientZone, quiet)))
+                .map(line -> new PlanLine.Timed(line, SendTime.of(timing, line, recipientZone, hours)))
                 .sorted(PlanLine.farthestFirst())
                 .toList();
         List<PlanLine.Timed> reminders =

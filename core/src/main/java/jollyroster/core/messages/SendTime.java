@@ -17,22 +17,22 @@ public record SendTime(Instant at, Instant nominal) {
     public static final Duration EXEMPT_BEFORE_START = Duration.ofHours(2);
 
     /**
-     * When a line of a plan goes. In the recipient's quiet hours what goes before the start moves earlier, to where they
-     * begin, and what goes after the end later, to where they end; what goes within {@link #EXEMPT_BEFORE_START} of the
+     * When a line of a plan goes. When the recipient is not to be written to, what goes before the start moves earlier, to the
+     * last moment before, and what goes after the end later, to the first moment after; what goes within {@link #EXEMPT_BEFORE_START} of the
      * start, with the door or to those who are missing minds none.
      *
      * <p>Session Tue 16 Mar 2027 19:00 in Halifax, recipient in Singapore, one day before: nominally Tue 16 Mar 06:00
      * there, sent Mon 15 Mar 21:00 there.
      */
-    public static SendTime of(Timing timing, PlanLine line, ZoneId recipientZone, QuietHours quiet) {
+    public static SendTime of(Timing timing, PlanLine line, ZoneId recipientZone, WritingHours hours) {
         Instant nominal = timing.nominal(line);
         ZonedDateTime theirs = nominal.atZone(recipientZone);
         if (line.anchor().verdict().isPresent()) {
-            return new SendTime(quiet.endAtOrAfter(theirs).toInstant(), nominal);
+            return new SendTime(hours.atOrAfter(theirs).toInstant(), nominal);
         }
         Duration ahead = Duration.between(nominal, timing.hours().start());
         boolean exempt = line.anchor() != Anchor.BEFORE_START || ahead.compareTo(EXEMPT_BEFORE_START) <= 0;
-        return new SendTime(exempt ? nominal : quiet.startAtOrBefore(theirs).toInstant(), nominal);
+        return new SendTime(exempt ? nominal : hours.atOrBefore(theirs).toInstant(), nominal);
     }
 
     public boolean movedByQuietHours() {

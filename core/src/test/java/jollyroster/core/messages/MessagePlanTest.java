@@ -33,26 +33,26 @@ class MessagePlanTest {
 
     @Test
     void a_reminder_in_the_quiet_hours_moves_to_where_they_begin() {
-        SendTime time = SendTime.of(TIMING, PlanLine.before(Offset.days(1)), SINGAPORE, QuietHours.DEFAULT);
+        SendTime time = SendTime.of(TIMING, PlanLine.before(Offset.days(1)), SINGAPORE, WritingHours.DEFAULT);
         assertThat(time.nominal()).isEqualTo(at("2027-03-16T06:00", SINGAPORE).toInstant());
         assertThat(time.at()).isEqualTo(at("2027-03-15T21:00", SINGAPORE).toInstant());
     }
 
     @Test
     void a_reminder_within_two_hours_of_the_start_minds_no_quiet_hours() {
-        SendTime time = SendTime.of(TIMING, PlanLine.before(Offset.minutes(15)), SINGAPORE, QuietHours.DEFAULT);
+        SendTime time = SendTime.of(TIMING, PlanLine.before(Offset.minutes(15)), SINGAPORE, WritingHours.DEFAULT);
         assertThat(time.at()).isEqualTo(EVENING.minusMinutes(15).toInstant());
     }
 
     @Test
     void what_goes_after_the_end_moves_later_to_where_the_quiet_hours_end() {
         PlanLine soon = new PlanLine(Anchor.ATTENDED, Offset.hours(1));
-        assertThat(SendTime.of(TIMING, soon, HALIFAX, QuietHours.DEFAULT).at())
+        assertThat(SendTime.of(TIMING, soon, HALIFAX, WritingHours.DEFAULT).at())
                 .isEqualTo(at("2027-03-17T08:00", HALIFAX).toInstant());
         PlanLine day = new PlanLine(Anchor.ABSENT, Offset.days(1));
-        assertThat(SendTime.of(TIMING, day, HALIFAX, QuietHours.DEFAULT).nominal())
+        assertThat(SendTime.of(TIMING, day, HALIFAX, WritingHours.DEFAULT).nominal())
                 .isEqualTo(at("2027-03-17T21:00", HALIFAX).toInstant());
-        assertThat(SendTime.of(TIMING, day, SINGAPORE, QuietHours.DEFAULT).at())
+        assertThat(SendTime.of(TIMING, day, SINGAPORE, WritingHours.DEFAULT).at())
                 .isEqualTo(at("2027-03-18T08:00", SINGAPORE).toInstant());
     }
 
@@ -65,7 +65,7 @@ class MessagePlanTest {
                         lines,
                         TIMING,
                         SINGAPORE,
-                        QuietHours.DEFAULT,
+                        WritingHours.DEFAULT,
                         EVENING.minusDays(2).toInstant()))
                 .containsExactly(
                         skip(Offset.minutes(30), EVENING.minusMinutes(30), Reason.TOO_CLOSE_TO_ANOTHER),
@@ -75,7 +75,7 @@ class MessagePlanTest {
                         List.of(door, missing),
                         TIMING,
                         HALIFAX,
-                        QuietHours.DEFAULT,
+                        WritingHours.DEFAULT,
                         EVENING.minusMinutes(10).toInstant()))
                 .containsExactly(
                         new Entry.Skip(door, EVENING.minusMinutes(15).toInstant(), Reason.FOLDED_INTO_CONFIRMATION),
@@ -123,7 +123,11 @@ class MessagePlanTest {
     void of_two_reminders_too_close_the_nearer_to_the_start_goes() {
         List<PlanLine> lines = List.of(PlanLine.before(Offset.minutes(45)), PlanLine.before(Offset.minutes(15)));
         List<Entry> entries = MessagePlan.schedule(
-                lines, TIMING, HALIFAX, QuietHours.DEFAULT, EVENING.minusDays(2).toInstant());
+                lines,
+                TIMING,
+                HALIFAX,
+                WritingHours.DEFAULT,
+                EVENING.minusDays(2).toInstant());
         assertThat(entries)
                 .containsExactly(
                         skip(Offset.minutes(45), EVENING.minusMinutes(45), Reason.TOO_CLOSE_TO_ANOTHER),
@@ -143,7 +147,7 @@ class MessagePlanTest {
     void a_before_message_is_never_later_than_nominal_and_never_in_quiet_hours(
             @ForAll @IntRange(min = 3, max = 400) int hours, @ForAll @IntRange(min = -11, max = 13) int offset) {
         ZoneId zone = ZoneId.of("Etc/GMT" + (offset <= 0 ? "+" + -offset : "-" + offset));
-        SendTime time = SendTime.of(TIMING, PlanLine.before(Offset.hours(hours)), zone, QuietHours.DEFAULT);
+        SendTime time = SendTime.of(TIMING, PlanLine.before(Offset.hours(hours)), zone, WritingHours.DEFAULT);
         assertThat(time.at()).isBeforeOrEqualTo(time.nominal());
         LocalTime there = time.at().atZone(zone).toLocalTime();
         assertThat(there.equals(LocalTime.of(21, 0)) || !QuietHours.DEFAULT.contains(there))
@@ -151,7 +155,7 @@ class MessagePlanTest {
     }
 
     private static List<Entry> schedule(ZonedDateTime registered) {
-        return MessagePlan.schedule(PlanLine.DEFAULT, TIMING, HALIFAX, QuietHours.DEFAULT, registered.toInstant());
+        return MessagePlan.schedule(PlanLine.DEFAULT, TIMING, HALIFAX, WritingHours.DEFAULT, registered.toInstant());
     }
 
     private static Entry send(Offset offset, ZonedDateTime at) {

@@ -1,0 +1,66 @@
+package jollyroster.outbox;
+
+import static jollyroster.platform.tables.Tables.WRITING_HOURS;
+
+import java.time.DayOfWeek;
+import java.time.LocalTime;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import jollyroster.core.messages.QuietHours;
+import jollyroster.core.messages.SendHours;
+import jollyroster.core.messages.WritingHours;
+import jollyroster.platform.Reads;
+import jollyroster.platform.Remembered;
+import jollyroster.platform.TableChanges;
+import jollyroster.platform.tables.tables.records.WritingHoursRecord;
+import org.jooq.DSLContext;
+import org.springframework.stereotype.Component;
+
+/** Reads when people may be written to. */
+@Component
+public class HoursQueries {
+
+    /** The house, in the place of an offering. */
+    public static final long HOUSE = 0;
+
+    private final Reads reads;
+    private final Remembered<Long, Set> hours;
+
+    HoursQueries(Reads reads, TableChanges changes) {
+        this.reads = reads;
+        this.hours = new Remembered<>(changes, 200, "writing_hours");
+    }
+
+    /** Hours that count for an offering. @param own whether it has them for itself alone */
+    public record Set(WritingHours hours, boolean own) {}
+
+    public Set of(long offering) {
+        return hours.get(offering, id -> read(reads.sql(), id));
+    }
+
+    static Set read(DSLContext sql, long offering) {
+        return one(sql, offering)
+                .map(hours -> new Set(hours, true))
+                .orElseGet(() -> new Set(one(sql, HOUSE).orElse(WritingHours.DEFAULT), false));
+    }
+
+    private static Optional<WritingHours> one(DSLContext sql, long offering) {
+        return sql.selectFrom(WRITING_HOURS)
+                .where(WRITING_HOURS.OFFERING_ID.eq(offering))
+                .fetchOptional(HoursQueries::hours);
+    }
+
+    private static WritingHours hours(WritingHoursRecord r) {
+        Optional<QuietHours> quiet = Optional.ofNullable(r.getQuietFrom())
+                .map(from -> new QuietHours(LocalTime.parse(from), LocalTime.parse(r.getQuietTo())));
+        Optional<SendHours> send = Optional.ofNullable(r.getSendFrom())
+                .map(from -> new SendHours(
+                        r.getSendDays()
+                                .chars()
+                                .mapToObj(day -> DayOfWeek.of(day - '0'))
+                                .collect(Collectors.toSet()),
+                        LocalTime.parse(from),
+                        LocalTime.parse(r.getSendTo())));
+        return new WritingHours(quiet, send);
+    }
+}

@@ -1,0 +1,88 @@
+package jollyroster.plans;
+
+import java.time.DayOfWeek;
+import java.time.LocalTime;
+import java.time.format.DateTimeParseException;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import jollyroster.core.messages.QuietHours;
+import jollyroster.core.messages.SendHours;
+import jollyroster.core.messages.WritingHours;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * When people may be written to, as a form has it.
+ *
+ * @param day numbers from Monday, 1, on; none for every day
+ */
+public record HoursForm(
+        @Nullable String quietFrom,
+        @Nullable String quietTo,
+        @Nullable List<Integer> day,
+        @Nullable String sendFrom,
+        @Nullable String sendTo) {
+
+    private static final int A_WEEK = 7;
+
+    static HoursForm of(WritingHours hours) {
+        return new HoursForm(
+                hours.quiet().map(q -> q.from().toString()).orElse(""),
+                hours.quiet().map(q -> q.to().toString()).orElse(""),
+                hours.send()
+                        .map(s -> s.days().stream().map(DayOfWeek::getValue).toList())
+                        .orElse(List.of()),
+                hours.send().map(s -> s.from().toString()).orElse(""),
+                hours.send().map(s -> s.to().toString()).orElse(""));
+    }
+
+    /** Why it cannot be kept, in words; empty when it can. */
+    Optional<String> problem() {
+        boolean half = isEmpty(quietFrom) != isEmpty(quietTo) || isEmpty(sendFrom) != isEmpty(sendTo);
+        if (half) {
+            return Optional.of("give both ends, or neither.");
+        }
+        try {
+            return read().leavesTime() ? Optional.empty() : Optional.of("no time would be left to write at.");
+        } catch (DateTimeParseException unreadable) {
+            return Optional.of("a time is written like 21:00.");
+        } catch (IllegalArgumentException odd) {
+            return Optional.of("the two ends are the same, or the first is after the last.");
+        }
+    }
+
+    /** The hours; {@link #problem()} must be empty. */
+    WritingHours read() {
+        Optional<QuietHours> quiet = isEmpty(quietFrom)
+                ? Optional.empty()
+                : Optional.of(new QuietHours(LocalTime.parse(clean(quietFrom)), LocalTime.parse(clean(quietTo))));
+        Optional<SendHours> send = isEmpty(sendFrom)
+                ? days().size() == A_WEEK
+                        ? Optional.empty()
+                        : Optional.of(new SendHours(days(), LocalTime.MIN, LocalTime.of(23, 59)))
+                : Optional.of(new SendHours(days(), LocalTime.parse(clean(sendFrom)), LocalTime.parse(clean(sendTo))));
+        return new WritingHours(quiet, send);
+    }
+
+    private java.util.Set<DayOfWeek> days() {
+        List<Integer> said = day == null ? List.of() : day;
+        java.util.Set<DayOfWeek> days = said.stream()
+                .filter(number -> number >= 1 && number <= A_WEEK)
+                .map(DayOfWeek::of)
+                .collect(Collectors.toSet());
+        return days.isEmpty() ? java.util.Set.of(DayOfWeek.values()) : days;
+    }
+
+    private static boolean isEmpty(@Nullable String text) {
+        return clean(text).isEmpty();
+    }
+
+    private static String clean(@Nullable String text) {
+        return text == null ? "" : text.strip();
+    }
+
+    /** Whether a day is chosen, for the page. */
+    public boolean has(int number) {
+        return day != null && day.contains(number);
+    }
+}
