@@ -3,6 +3,8 @@ package jollyroster.demo;
 import jollyroster.core.dates.Offset;
 import jollyroster.core.messages.Anchor;
 import jollyroster.core.messages.PlanLine;
+import jollyroster.outbox.NamedTextCommands;
+import jollyroster.outbox.NamedTextQueries;
 import jollyroster.outbox.Wording;
 import jollyroster.outbox.WordingCommands;
 import jollyroster.outbox.WordingQueries.Of;
@@ -29,6 +31,8 @@ class DemoMessages {
             It is your first time with us. Ring the bell at the slipway; {{hosts}} comes down.
 
             {{/first_time}}
+            {{text.parking}}
+
             Rope, fids and tea are there. Your page, should you not make it: <{{{join_link}}}>
 
             {{organisation}}""";
@@ -36,13 +40,19 @@ class DemoMessages {
     private final HousePlanCommands houses;
     private final ReminderCommands plans;
     private final WordingCommands wordings;
+    private final NamedTextCommands texts;
     private final ProgrammeQueries programme;
 
     DemoMessages(
-            HousePlanCommands houses, ReminderCommands plans, WordingCommands wordings, ProgrammeQueries programme) {
+            HousePlanCommands houses,
+            ReminderCommands plans,
+            WordingCommands wordings,
+            NamedTextCommands texts,
+            ProgrammeQueries programme) {
         this.houses = houses;
         this.plans = plans;
         this.wordings = wordings;
+        this.texts = texts;
         this.programme = programme;
     }
 
@@ -53,6 +63,11 @@ class DemoMessages {
         long evenings = offering("Coastal navigation");
         plans.follow(evenings, house, DemoActor.PROGRAM);
         plans.turn(evenings, PlanLine.before(Offset.minutes(15)), false, DemoActor.PROGRAM);
+        texts.set(
+                NamedTextQueries.HOUSE,
+                "parking",
+                "Park on the quay above the slipway; the gate code is on the board.",
+                DemoActor.PROGRAM);
         wordings.save(
                 new Of(Anchor.BEFORE_START, offering("Knots and splicing bench")),
                 new Wording("The bench is ready: {{title}}", "{{starts}}", BENCH),

@@ -33,6 +33,7 @@ public class LetterCheck {
 
     private final OrganisationQueries organisation;
     private final AnswersGiven answers;
+    private final NamedTextQueries texts;
     private final WordingQueries kept;
     private final Wordings wordings;
 
@@ -41,9 +42,11 @@ public class LetterCheck {
             @Lazy Letters letters,
             OrganisationQueries organisation,
             @Lazy AnswersGiven answers,
+            NamedTextQueries texts,
             WordingQueries kept,
             Wordings wordings) {
         this.answers = answers;
+        this.texts = texts;
         this.kept = kept;
         this.wordings = wordings;
         this.writer = writer;
@@ -80,9 +83,11 @@ public class LetterCheck {
 
     /** The names the words of a message may use, those of the questions of its offering included. */
     public Set<String> names(long offering) {
-        return Stream.concat(
+        return Stream.of(
                         LetterWriter.names().stream(),
+                        texts.names().stream(),
                         answers.names(offering).stream().map(name -> Wordings.ANSWER + name))
+                .flatMap(names -> names)
                 .collect(Collectors.toCollection(TreeSet::new));
     }
 
@@ -134,5 +139,13 @@ public class LetterCheck {
 
     public Wording shipped(Anchor anchor) {
         return wordings.shipped(anchor);
+    }
+
+    /** The words that name something, of messages other than they ship. */
+    public List<WordingQueries.Of> naming(String name) {
+        return kept.current().values().stream()
+                .filter(version -> Wordings.names(version.words()).contains(name))
+                .map(WordingQueries.Version::of)
+                .toList();
     }
 }

@@ -71,6 +71,7 @@ class LetterWriter {
     private final Templates templates;
     private final Wordings wordings;
     private final AnswersGiven answers;
+    private final NamedTextQueries texts;
     private final Address address;
     private final Calendars calendars;
     private final Enclosures enclosures;
@@ -79,6 +80,7 @@ class LetterWriter {
             Templates templates,
             Wordings wordings,
             AnswersGiven answers,
+            NamedTextQueries texts,
             Address address,
             Calendars calendars,
             Enclosures enclosures) {
@@ -86,6 +88,7 @@ class LetterWriter {
         this.templates = templates;
         this.wordings = wordings;
         this.answers = answers;
+        this.texts = texts;
         this.address = address;
         this.calendars = calendars;
     }
@@ -97,9 +100,7 @@ class LetterWriter {
                 ? Wordings.Words.plain(templates.compile(claim.body()))
                 : wordings.of(anchor, facts.about().offering());
         Map<String, Object> values = values(facts, claim.given());
-        if (words.asksAnswers()) {
-            values.put("answer", answers.of(claim.registration(), facts.about().offering()));
-        }
+        put(values, words, facts, claim.registration());
         String subject = words.subject(values, claim.subject());
         boolean seated = facts.standing() == Letters.Standing.SEATED;
         boolean dated = !UNDATED.contains(anchor) && (seated || facts.standing() == Letters.Standing.GONE);
@@ -151,6 +152,19 @@ class LetterWriter {
         return templates.page(subject, words.preheader(values), words.body().html(values), facts.organisation());
     }
 
+    /** What is read only where the words name it. */
+    private void put(Map<String, Object> values, Wordings.Words words, Letters.Facts facts, long registration) {
+        if (words.asks(Wordings.ANSWER)) {
+            values.put("answer", answers.of(registration, facts.about().offering()));
+        }
+        if (words.asks(NamedTextQueries.TEXT)) {
+            values.put("text", texts.house());
+        }
+        if (words.asks(NamedTextQueries.HOST)) {
+            values.put("host", texts.host(facts.about().leaders()));
+        }
+    }
+
     /** The names a letter about a registration may use. */
     static Set<String> names() {
         return values(SAMPLE, Facts.none()).keySet();
@@ -162,14 +176,16 @@ class LetterWriter {
         values.put("online", online);
         Stream.of("join_link", "own_link", "confirm_link").forEach(name -> values.put(name, link));
         values.put("answer", named.stream().collect(Collectors.toMap(name -> name, name -> "")));
+        values.put("text", texts.house());
+        values.put("host", texts.host(List.of()));
         return templates.compile(words.body()).text(values);
     }
 
     /** A message as somebody would read it. */
     LetterCheck.Mail preview(Wording words, Letters.Facts facts, long registration) {
         Map<String, Object> values = values(facts, SAMPLE_GIVEN);
-        values.put("answer", answers.of(registration, facts.about().offering()));
         Wordings.Words ready = wordings.compile(words);
+        put(values, ready, facts, registration);
         String subject = ready.subject(values, "");
         return new LetterCheck.Mail(
                 subject, ready.preheader(values), ready.body().text(values), page(ready, subject, values, facts));

@@ -91,13 +91,14 @@ public interface Letters {
      * What else there is to say.
      *
      * @param offering that the letter is about
+     * @param leaders who of the team lead it
      * @param hosts who lead it, in words
      * @param bring what people should bring; empty for nothing
      * @param firstTime whether the person registers for nothing else
      */
-    record About(long offering, String hosts, String bring, boolean firstTime) {
+    record About(long offering, List<Long> leaders, String hosts, String bring, boolean firstTime) {
 
-        static final About NOTHING = new About(0, "", "", false);
+        static final About NOTHING = new About(0, List.of(), "", "", false);
     }
 
     /**

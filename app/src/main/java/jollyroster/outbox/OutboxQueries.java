@@ -1,6 +1,7 @@
 package jollyroster.outbox;
 
 import static jollyroster.platform.tables.Tables.MESSAGE;
+import static jollyroster.platform.tables.Tables.SESSION;
 import static org.jooq.impl.DSL.count;
 import static org.jooq.impl.DSL.min;
 
@@ -233,6 +234,21 @@ public class OutboxQueries {
                 m.getNominalAt(),
                 m.getDueAt(),
                 Optional.ofNullable(m.getDoneAt()));
+    }
+
+    /** How many planned messages are written with these words. */
+    public int planned(WordingQueries.Of of) {
+        return reads.sql()
+                .fetchCount(DSL.selectOne()
+                        .from(MESSAGE)
+                        .where(MESSAGE.STATE.eq(MessageState.PLANNED.name()))
+                        .and(MESSAGE.ANCHOR.eq(of.anchor().name()))
+                        .and(
+                                of.offering() == WordingQueries.HOUSE
+                                        ? DSL.noCondition()
+                                        : MESSAGE.SESSION_ID.in(DSL.select(SESSION.ID)
+                                                .from(SESSION)
+                                                .where(SESSION.OFFERING_ID.eq(of.offering())))));
     }
 
     /** How many messages have been due since before a time and have not gone. */

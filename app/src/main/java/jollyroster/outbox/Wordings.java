@@ -3,6 +3,8 @@ package jollyroster.outbox;
 import com.samskivert.mustache.Template;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import jollyroster.core.intake.Text;
 import jollyroster.core.messages.Anchor;
@@ -32,11 +34,16 @@ class Wordings {
     }
 
     /** Words that can be filled in. @param subject empty where a message has its subject from the day it was planned */
-    record Words(Optional<Template> subject, Optional<Template> preheader, Templates.Body body, boolean asksAnswers) {
+    record Words(Optional<Template> subject, Optional<Template> preheader, Templates.Body body, Set<String> names) {
+
+        /** Whether something of this kind is named, by how such names begin. */
+        boolean asks(String kind) {
+            return names.stream().anyMatch(name -> name.startsWith(kind));
+        }
 
         /** Words that have no subject of their own and name no answers. */
         static Words plain(Templates.Body body) {
-            return new Words(Optional.empty(), Optional.empty(), body, false);
+            return new Words(Optional.empty(), Optional.empty(), body, Set.of());
         }
 
         /** @param otherwise the subject it was planned with */
@@ -65,11 +72,16 @@ class Wordings {
     Words compile(Wording words) {
         Optional<Template> preheader =
                 words.preheader().isEmpty() ? Optional.empty() : Optional.of(templates.line(words.preheader()));
-        boolean answers = Stream.of(words.subject(), words.preheader(), words.body())
-                .flatMap(text -> TemplateText.names(text).stream())
-                .anyMatch(name -> name.startsWith(ANSWER));
+        Set<String> names = names(words);
         return new Words(
-                Optional.of(templates.line(words.subject())), preheader, templates.compile(words.body()), answers);
+                Optional.of(templates.line(words.subject())), preheader, templates.compile(words.body()), names);
+    }
+
+    /** All that words name. */
+    static Set<String> names(Wording words) {
+        return Stream.of(words.subject(), words.preheader(), words.body())
+                .flatMap(text -> TemplateText.names(text).stream())
+                .collect(Collectors.toSet());
     }
 
     /** The words that ship. */

@@ -140,9 +140,9 @@ class WordingController {
         model.addAttribute("whose", whose(of));
         model.addAttribute("names", LetterNames.WORDS);
         model.addAttribute(
-                "answers",
+                "more",
                 check.names(offering).stream()
-                        .filter(name -> name.startsWith("answer."))
+                        .filter(name -> name.indexOf('.') > 0)
                         .toList());
         model.addAttribute("readers", readers.of(offering));
         model.addAttribute(

@@ -66,6 +66,7 @@ public class RosterLetters implements Letters {
     private Facts facts(Registration registration, Session session) {
         Link link = new Link(registration.id(), registration.generation());
         List<Session> dates = programme.datesOf(session);
+        List<HostQueries.Host> leaders = hosts.of(session);
         return new Facts(
                 registration.name(),
                 registration.email(),
@@ -101,7 +102,8 @@ public class RosterLetters implements Letters {
                                 .orElse("")),
                 new About(
                         session.offering().id(),
-                        HostQueries.names(hosts.of(session), session.offering().hostName()),
+                        leaders.stream().map(HostQueries.Host::id).toList(),
+                        HostQueries.names(leaders, session.offering().hostName()),
                         session.offering().bring(),
                         roster.registrationsBefore(List.of(registration.person()), session.book())
                                 .isEmpty()));

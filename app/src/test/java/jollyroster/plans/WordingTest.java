@@ -12,13 +12,17 @@ import jollyroster.Browserless;
 import jollyroster.Saltmarrow;
 import jollyroster.Saltmarrow.Published;
 import jollyroster.TestClock;
+import jollyroster.answers.Answer;
 import jollyroster.core.messages.Anchor;
 import jollyroster.outbox.MessageState;
 import jollyroster.outbox.OutboxQueries;
 import jollyroster.outbox.OutboxWorker;
 import jollyroster.outbox.SentMail;
+import jollyroster.programme.ProgrammeQueries;
+import jollyroster.seating.Application;
 import jollyroster.seating.Registering;
 import jollyroster.seating.RegistrationCommands;
+import jollyroster.sheet.QuestionForm;
 import org.jsoup.nodes.Document;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -47,6 +51,9 @@ class WordingTest {
 
     @Autowired
     SentMail sent;
+
+    @Autowired
+    ProgrammeQueries programme;
 
     @Autowired
     TestClock clock;
@@ -186,6 +193,56 @@ class WordingTest {
         assertThat(organiser.get(own).document().select(".what p").text())
                 .as("a version of the house is not one of the offering")
                 .contains("the house’s");
+    }
+
+    @Test
+    void named_texts_are_the_houses_or_those_of_who_leads_it_and_stay_while_they_are_used() {
+        String texts = "/desk/wordings/texts";
+        organiser.post(texts, texts, Map.of("name", "parking", "body", "On the quay {{title}} <b>"));
+        organiser.post(texts, texts, Map.of("name", "Parking lot", "body", "x"));
+        assertThat(organiser.warnedOn(texts)).hasSize(1).first().asString().contains("small letters");
+        save(at.offering(), "Hi", "", "{{text.parking}} / {{host.parking}} / {{{join_link}}}");
+        assertThat(confirmation(at, register(at, "Wren Skerry")).text())
+                .as("a value is never a template")
+                .startsWith("On the quay {{title}} <b> / On the quay {{title}} <b> / http");
+        assertThat(faults(save(at.offering(), "Hi", "", "{{text.nowhere}} {{{join_link}}}"))
+                        .get(0))
+                .contains("{{text.nowhere}} is not known.");
+        Document list = organiser.get(texts).document();
+        assertThat(list.select("tbody tr:contains(parking) td").get(3).text()).endsWith("Confirmation");
+        String remove =
+                list.select("tbody tr:contains(parking) form[action$=remove]").attr("action");
+        organiser.post(texts, remove, Map.of());
+        assertThat(organiser.warnedOn(texts)).first().asString().startsWith("Not removed: it is used in");
+        organiser.post(PAGE, PAGE + "/back", Map.of("offering", "" + at.offering()));
+        organiser.post(texts, remove, Map.of());
+        assertThat(organiser.get(texts).document().select("tbody tr:contains(parking)"))
+                .isEmpty();
+    }
+
+    @Test
+    void answers_can_be_named_where_their_questions_are_asked() {
+        String words = "Swims: {{#answer.swims}}{{answer.swims}}{{/answer.swims}}. {{{join_link}}}";
+        assertThat(faults(save(0, "Hi", "", words)).get(0)).contains("{{#answer.swims}}".replace("#", ""));
+        Published asking = saltmarrow.publish(seats(4).asking(QuestionForm.of("YES_NO", "Swims?", "", false, "")));
+        long question = programme.questions(asking.offering()).get(0).id();
+        assertThat(faults(save(asking.offering(), "Hi", "", words))).isEmpty();
+        Application plain = Saltmarrow.person(asking.session(), "Wren Skerry", 1);
+        Application says = new Application(
+                plain.session(),
+                plain.name(),
+                plain.email(),
+                "",
+                1,
+                plain.zone(),
+                List.of(),
+                List.of(Answer.plain(question, "Swims?", "yes")),
+                "");
+        long swimmer = ((Registering.Done) roster.register(says, Saltmarrow.VISITOR))
+                .link()
+                .id();
+        assertThat(confirmation(asking, swimmer).text()).startsWith("Swims: yes. http");
+        assertThat(confirmation(asking, register(asking, "Teo Vance")).text()).startsWith("Swims: . http");
     }
 
     @Test
