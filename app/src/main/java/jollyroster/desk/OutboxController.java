@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
 import jollyroster.chart.SendLine;
+import jollyroster.core.intake.Text;
 import jollyroster.core.messages.Anchor;
 import jollyroster.outbox.DepartureQueries;
 import jollyroster.outbox.MailChannel;
@@ -37,6 +38,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 class OutboxController {
 
     private static final int MOST_SHOWN = 200;
+    private static final int LONGEST_SOUGHT = 100;
     private final OutboxQueries outbox;
     private final OutboxCommands commands;
     private final MailChannel mail;
@@ -72,14 +74,18 @@ class OutboxController {
             @RequestParam(defaultValue = "planned") String show,
             @RequestParam(defaultValue = "0") long session,
             @RequestParam(defaultValue = "") String what,
+            @RequestParam(defaultValue = "") String who,
             @RequestParam(defaultValue = "0") int page,
             Model model) {
+        String sought = Text.oneLine(who, LONGEST_SOUGHT);
         Optional<Anchor> anchor =
                 Stream.of(Anchor.values()).filter(a -> a.name().equals(what)).findFirst();
-        boolean whole = session > 0 || anchor.isPresent();
-        List<Item> items = outbox.list(states(show), session, anchor, MOST_SHOWN);
+        boolean whole = session > 0 || anchor.isPresent() || !sought.isEmpty();
+        List<Item> items = outbox.list(states(show), session, anchor, sought, MOST_SHOWN);
         OutboxLines.Page shown = lines.page(items, show, page, whole);
         model.addAttribute("show", show);
+        model.addAttribute("who", sought);
+        model.addAttribute("causes", show.equals("failed") && !whole ? causes() : List.of());
         model.addAttribute("totals", totals(show));
         model.addAttribute("shown", items.size());
         model.addAttribute("sendings", shown.sendings());
@@ -99,6 +105,28 @@ class OutboxController {
                         : "");
         model.addAttribute("trayOnly", !mail.reachesPeople());
         return "desk/outbox";
+    }
+
+    /** Why messages failed. @param messages how many, in words @param remedy what to do */
+    public record Cause(String cause, String messages, String remedy) {}
+
+    private List<Cause> causes() {
+        return outbox.causes().entrySet().stream()
+                .map(c -> new Cause(
+                        c.getKey(),
+                        c.getValue() == 1 ? "1 message" : c.getValue() + " messages",
+                        FailureWords.remedy(c.getKey())))
+                .toList();
+    }
+
+    /** Sends once more all that failed for one cause. */
+    @PostMapping("/desk/outbox/retry")
+    String retryAll(@RequestParam(defaultValue = "") String cause, RedirectAttributes flash, Actor actor) {
+        int again = commands.retryAll(cause, clock.instant(), actor);
+        flash.addFlashAttribute(
+                again > 0 ? "said" : "warned",
+                again == 0 ? "None had failed for that." : again == 1 ? "1 goes again now." : again + " go again now.");
+        return "redirect:/desk/outbox?show=failed";
     }
 
     private String heldWords(DepartureQueries.Held held, Instant now) {

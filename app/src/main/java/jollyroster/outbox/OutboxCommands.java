@@ -293,20 +293,30 @@ public class OutboxCommands {
                 .execute();
     }
 
+    /** Puts every message that failed for this cause back into the line, due at once. @return how many */
+    @Transactional
+    public int retryAll(String cause, Instant now, Actor actor) {
+        actor.requireTeam();
+        return again(MESSAGE.REASON.eq(cause), now);
+    }
+
     /** Puts a failed message back into the line, due at once. Does nothing to a message in another state. */
     @Transactional
     public boolean retry(long message, Instant now, Actor actor) {
         actor.requireTeam();
+        return again(MESSAGE.ID.eq(message), now) == 1;
+    }
+
+    private int again(Condition which, Instant now) {
         return writes.sql()
-                        .update(MESSAGE)
-                        .set(MESSAGE.STATE, MessageState.PLANNED.name())
-                        .set(MESSAGE.REASON, "")
-                        .set(MESSAGE.ATTEMPTS, 0)
-                        .set(MESSAGE.DUE_AT, now)
-                        .setNull(MESSAGE.DONE_AT)
-                        .where(MESSAGE.ID.eq(message))
-                        .and(MESSAGE.STATE.eq(MessageState.FAILED.name()))
-                        .execute()
-                == 1;
+                .update(MESSAGE)
+                .set(MESSAGE.STATE, MessageState.PLANNED.name())
+                .set(MESSAGE.REASON, "")
+                .set(MESSAGE.ATTEMPTS, 0)
+                .set(MESSAGE.DUE_AT, now)
+                .setNull(MESSAGE.DONE_AT)
+                .where(which)
+                .and(MESSAGE.STATE.eq(MessageState.FAILED.name()))
+                .execute();
     }
 }

@@ -1,6 +1,7 @@
 package jollyroster.outbox;
 
 import static jollyroster.platform.tables.Tables.MESSAGE;
+import static jollyroster.platform.tables.Tables.REGISTRATION;
 import static jollyroster.platform.tables.Tables.SESSION;
 import static org.jooq.impl.DSL.count;
 import static org.jooq.impl.DSL.min;
@@ -8,6 +9,7 @@ import static org.jooq.impl.DSL.min;
 import java.time.Instant;
 import java.util.Collection;
 import java.util.EnumMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -15,10 +17,12 @@ import java.util.Set;
 import jollyroster.core.dates.Offset;
 import jollyroster.core.messages.Anchor;
 import jollyroster.platform.Facts;
+import jollyroster.platform.Folded;
 import jollyroster.platform.Reads;
 import jollyroster.platform.Remembered;
 import jollyroster.platform.TableChanges;
 import jollyroster.platform.tables.tables.records.MessageRecord;
+import org.jooq.Condition;
 import org.jooq.impl.DSL;
 import org.springframework.stereotype.Component;
 
@@ -72,10 +76,38 @@ public class OutboxQueries {
      * @param anchor only these; empty for any
      */
     public List<Item> list(Collection<MessageState> states, long session, Optional<Anchor> anchor, int most) {
-        return lists.get(new Asked(List.copyOf(states), session, anchor, most), this::read);
+        return list(states, session, anchor, "", most);
     }
 
-    private record Asked(List<MessageState> states, long session, Optional<Anchor> anchor, int most) {}
+    /** The same of some people. @param sought part of a name or an address; empty for everybody */
+    public List<Item> list(
+            Collection<MessageState> states, long session, Optional<Anchor> anchor, String sought, int most) {
+        return lists.get(new Asked(List.copyOf(states), session, anchor, sought, most), this::read);
+    }
+
+    private record Asked(List<MessageState> states, long session, Optional<Anchor> anchor, String sought, int most) {}
+
+    private static Condition to(String sought) {
+        return sought.isEmpty()
+                ? DSL.noCondition()
+                : Folded.containsAscii(MESSAGE.RECIPIENT, sought)
+                        .or(MESSAGE.REGISTRATION_ID.in(DSL.select(REGISTRATION.ID)
+                                .from(REGISTRATION)
+                                .where(Folded.contains(REGISTRATION.NAME, sought))));
+    }
+
+    /** Why messages failed, and how many for each cause, the commonest first. */
+    public Map<String, Integer> causes() {
+        Map<String, Integer> causes = new LinkedHashMap<>();
+        reads.sql()
+                .select(MESSAGE.REASON, count())
+                .from(MESSAGE)
+                .where(MESSAGE.STATE.eq(MessageState.FAILED.name()))
+                .groupBy(MESSAGE.REASON)
+                .orderBy(count().desc(), MESSAGE.REASON)
+                .forEach(r -> causes.put(r.value1(), r.value2()));
+        return causes;
+    }
 
     private List<Item> read(Asked asked) {
         boolean ahead = asked.states().contains(MessageState.PLANNED);
@@ -83,6 +115,7 @@ public class OutboxQueries {
                 .selectFrom(MESSAGE)
                 .where(MESSAGE.STATE.in(names(asked.states())))
                 .and(asked.session() == 0 ? DSL.noCondition() : MESSAGE.SESSION_ID.eq(asked.session()))
+                .and(to(asked.sought()))
                 .and(asked.anchor().map(a -> MESSAGE.ANCHOR.eq(a.name())).orElseGet(DSL::noCondition))
                 .orderBy(
                         ahead
