@@ -108,7 +108,12 @@ public record RunLine(
         return events.stream().sorted(java.util.Comparator.comparing(Event::at)).toList();
     }
 
-    private static List<Tick> axisTicks() {
+    /** Where a moment lies on the line of a session. */
+    static double x(DoorHours hours, Instant at) {
+        return new Scale(hours).x(at);
+    }
+
+    static List<Tick> axisTicks() {
         return List.of(
                 tick(14 * 24 * 60, "−14 d"),
                 tick(7 * 24 * 60, "−7 d"),

@@ -132,6 +132,12 @@ public class LetterCheck {
         return letters.facts(registration, session).map(facts -> writer.preview(words, facts, registration));
     }
 
+    /** A message with the words that count now as somebody made up would read it. */
+    public Mail rehearse(Anchor anchor, Letters.Facts made) {
+        return writer.preview(
+                counting(new WordingQueries.Of(anchor, made.about().offering())), made, 0);
+    }
+
     /** The words that count for a message now: the offering's, those of the house, or those that ship. */
     public Wording counting(WordingQueries.Of of) {
         return kept.counting(of).map(WordingQueries.Version::words).orElseGet(() -> wordings.shipped(of.anchor()));

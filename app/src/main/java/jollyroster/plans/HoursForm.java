@@ -38,6 +38,9 @@ public record HoursForm(
 
     /** Why it cannot be kept, in words; empty when it can. */
     Optional<String> problem() {
+        if (quietFrom == null && sendFrom == null) {
+            return Optional.of("no hours were given.");
+        }
         boolean half = isEmpty(quietFrom) != isEmpty(quietTo) || isEmpty(sendFrom) != isEmpty(sendTo);
         if (half) {
             return Optional.of("give both ends, or neither.");

@@ -62,6 +62,7 @@ class HtmlCheckTest {
             "/desk/plans",
             "/desk/plans/1",
             "/desk/wordings",
+            "/desk/offerings/1/rehearsal",
             "/desk/wordings/texts",
             "/desk/wordings/before-start?offering=2",
             "/desk/offerings/2/answers",

@@ -44,6 +44,7 @@ class ProgrammeStoryTest {
             "/desk/plans/1",
             "/desk/offerings/5/plan",
             "/desk/wordings",
+            "/desk/offerings/1/rehearsal",
             "/desk/wordings/texts",
             "/desk/wordings/before-start?offering=2",
             "/?by=date",

@@ -1,0 +1,79 @@
+package jollyroster.plans;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import jollyroster.core.attendance.Verdict;
+import jollyroster.core.intake.Text;
+import jollyroster.core.messages.Rehearsal.Player;
+import jollyroster.platform.Times;
+
+/** Who plays in a rehearsal: six people on six clocks, and one of one's own. */
+final class Cast {
+
+    private static final int LONGEST_NAME = 60;
+    private static final int FARTHEST_HOURS = 24 * 365;
+
+    private Cast() {}
+
+    /** Somebody of one's own. @param hours before the start at which they register */
+    record Own(String name, String zone, int hours) {
+
+        static final Own NOBODY = new Own("", "", 0);
+
+        Optional<ZoneId> clock() {
+            return Times.zone(zone);
+        }
+    }
+
+    static List<Player> of(ZoneId home, Instant start, Own own) {
+        List<Player> cast = new ArrayList<>(List.of(
+                player("Wren Skerry", home, start, Duration.ofDays(14), true, Verdict.ATTENDED),
+                player("Teo Vance", ZoneId.of("Europe/Lisbon"), start, Duration.ofDays(5), true, Verdict.PART),
+                player("Mei Harrow", ZoneId.of("Asia/Singapore"), start, Duration.ofDays(3), true, Verdict.ABSENT),
+                player(
+                        "Aroha Pike",
+                        ZoneId.of("Pacific/Auckland"),
+                        start,
+                        Duration.ofHours(30),
+                        true,
+                        Verdict.ATTENDED),
+                player(
+                        "Dag Strand",
+                        ZoneId.of("America/Vancouver"),
+                        start,
+                        Duration.ofMinutes(90),
+                        true,
+                        Verdict.ATTENDED),
+                player("Prem Kestrel", ZoneId.of("Asia/Kathmandu"), start, Duration.ofDays(6), false, Verdict.ABSENT)));
+        own.clock()
+                .ifPresent(zone -> cast.add(player(
+                        own.name().isEmpty() ? "You" : Text.oneLine(own.name(), LONGEST_NAME),
+                        zone,
+                        start,
+                        Duration.ofHours(Math.max(0, Math.min(FARTHEST_HOURS, own.hours()))),
+                        true,
+                        Verdict.ATTENDED)));
+        return List.copyOf(cast);
+    }
+
+    private static Player player(
+            String name, ZoneId zone, Instant start, Duration before, boolean seated, Verdict was) {
+        return new Player(name, zone, start.minus(before), seated, was);
+    }
+
+    /** What somebody does, in words. */
+    static String doing(Player player) {
+        if (!player.seated()) {
+            return "waits";
+        }
+        return switch (player.was()) {
+            case ATTENDED -> "attends";
+            case PART -> "leaves early";
+            case ABSENT -> "does not come";
+        };
+    }
+}

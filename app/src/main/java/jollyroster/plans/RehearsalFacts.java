@@ -1,0 +1,62 @@
+package jollyroster.plans;
+
+import java.util.List;
+import java.util.Optional;
+import jollyroster.core.messages.Rehearsal.Player;
+import jollyroster.core.messages.Timing;
+import jollyroster.outbox.Letters;
+import jollyroster.platform.Address;
+import jollyroster.programme.HostQueries;
+import jollyroster.programme.HostQueries.Host;
+import jollyroster.programme.Offering;
+import jollyroster.programme.Venue;
+import org.springframework.stereotype.Component;
+
+/** What a letter to somebody made up can say. Its links lead back into the rehearsal. */
+@Component
+class RehearsalFacts {
+
+    private final HostQueries hosts;
+    private final Letters letters;
+    private final Address address;
+
+    RehearsalFacts(HostQueries hosts, Letters letters, Address address) {
+        this.hosts = hosts;
+        this.letters = letters;
+        this.address = address;
+    }
+
+    Letters.Facts of(Offering o, Timing timing, Player player) {
+        String link = address.of("/desk/offerings/" + o.id() + "/rehearsal");
+        boolean online = o.venue().map(Venue::isOnline).orElse(false);
+        Letters.Sender sender = letters.sender();
+        List<Host> leaders = hosts.ofOffering(o.id());
+        return new Letters.Facts(
+                player.name(),
+                "rehearsal@" + address.host(),
+                player.zone(),
+                player.seated() ? Letters.Standing.SEATED : Letters.Standing.WAITING,
+                1,
+                player.seated() ? 0 : 1,
+                false,
+                o.title(),
+                timing.hours().start(),
+                timing.hours().end(),
+                timing.zone(),
+                online ? "online" : o.place(),
+                online,
+                link,
+                link,
+                sender.organisation(),
+                sender.replyTo(),
+                List.of(),
+                List.of(),
+                new Letters.Offer(Optional.empty(), false, false, link, ""),
+                new Letters.About(
+                        o.id(),
+                        leaders.stream().map(Host::id).toList(),
+                        HostQueries.names(leaders, o.hostName()),
+                        o.bring(),
+                        true));
+    }
+}
