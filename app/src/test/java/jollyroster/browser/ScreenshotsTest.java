@@ -49,10 +49,11 @@ class ScreenshotsTest {
             organiser.locator("#hours").evaluate("part => part.scrollIntoView()");
             organiser.screenshot(new Page.ScreenshotOptions().setPath(folder.resolve("open-hours.png")));
             shoot(organiser, "/desk/offerings/11/times?day=2027-03-12&at=14:00", "why-not");
-            shoot(organiser, "/desk/offerings/2/plan", "message-plan");
+            shoot(organiser, "/desk/offerings/1/plan", "message-plan");
+            shoot(organiser, "/desk/wordings/before-start?offering=2", "wording");
+            shoot(organiser, "/desk/offerings/5/rehearsal?open=2-1", "rehearsal");
             shoot(organiser, "/desk/sessions/7/roster", "roster");
             shoot(organiser, "/desk/sessions/7", "session");
-            shoot(organiser, "/desk/sessions/2", "session-past");
             shoot(organiser, "/desk/outbox", "outbox");
             Page visitor = outside.newPage();
             shoot(visitor, "/", "public-list");
@@ -65,7 +66,6 @@ class ScreenshotsTest {
             String own = mailbox.ownPage("kofi@brannigan.example");
             shoot(visitor, "/p/passage-plan-clinic", "pick-a-time");
             shoot(phone.newPage(), "/p/passage-plan-clinic?day=2027-03-15", "pick-a-time-phone");
-            shoot(visitor, "/p/open-evening-at-the-boathouse", "rsvp");
             shoot(visitor, calledUp(), "call-up");
             shoot(visitor, own, "own-page");
         }
