@@ -171,6 +171,7 @@ class OutboxController {
                 "mail", copy.or(() -> now.map(PlannedMailQueries.Planned::mail)).orElse(null));
         model.addAttribute("planned", now.isPresent());
         model.addAttribute("waits", OutboxLines.mayDepart(item));
+        model.addAttribute("early", OutboxLines.mayGoEarly(item));
         model.addAttribute(
                 "obstacle", now.map(PlannedMailQueries.Planned::obstacle).orElse(""));
         return "desk/message";

@@ -96,8 +96,8 @@ class OutboxLines {
         }
     }
 
-    /** What all of a sending have in common. @param planned whether they may be sent or withdrawn together */
-    public record Batch(long session, String what, int amount, String unit, boolean planned) {}
+    /** What all of a sending have in common. @param planned whether they may be withdrawn together @param early whether they may be sent now */
+    public record Batch(long session, String what, int amount, String unit, boolean planned, boolean early) {}
 
     /** One page of sendings. @param next the number of the next page; 0 when there is none */
     public record Page(List<Sending> sendings, int next) {}
@@ -170,13 +170,19 @@ class OutboxLines {
         return item.state() == MessageState.PLANNED && !NEWS.contains(item.anchor());
     }
 
+    /** Whether it can be sent now. */
+    static boolean mayGoEarly(Item item) {
+        return mayDepart(item) && !item.anchor().isDecidedLater();
+    }
+
     private static Batch batch(Item item) {
         return new Batch(
                 item.session(),
                 item.anchor().name(),
                 item.offset().amount(),
                 item.offset().unit().name(),
-                mayDepart(item) && item.session() > 0);
+                mayDepart(item) && item.session() > 0,
+                mayGoEarly(item));
     }
 
     private Line line(Item item, Map<Long, Letters.Line> people) {

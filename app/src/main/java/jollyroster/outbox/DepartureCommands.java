@@ -5,6 +5,7 @@ import static jollyroster.platform.tables.Tables.OUTBOX_HOLD;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.util.List;
 import jollyroster.core.dates.Offset;
 import jollyroster.core.messages.Anchor;
 import jollyroster.platform.Actor;
@@ -20,6 +21,8 @@ import org.springframework.transaction.annotation.Transactional;
 @Component
 public class DepartureCommands {
 
+    private static final List<String> DECIDED_LATER =
+            Anchor.TIMED.stream().filter(Anchor::isDecidedLater).map(Enum::name).toList();
     private final Writes writes;
     private final Clock clock;
 
@@ -36,7 +39,7 @@ public class DepartureCommands {
         record Batch(long session, Anchor anchor, Offset offset) implements Which {}
     }
 
-    /** Makes them due now. @return how many */
+    /** Makes them due now; what is decided once the session has begun cannot go early. @return how many */
     @Transactional
     public int sendNow(Which which, Actor actor) {
         actor.requireOrganiser();
@@ -45,6 +48,7 @@ public class DepartureCommands {
                 .update(MESSAGE)
                 .set(MESSAGE.DUE_AT, now)
                 .where(planned(which))
+                .and(MESSAGE.ANCHOR.notIn(DECIDED_LATER))
                 .and(MESSAGE.DUE_AT.gt(now))
                 .execute();
     }

@@ -55,6 +55,14 @@ public class HoursCommands {
                 .execute();
     }
 
+    /** Gives an offering the same hours as another, where that has its own. */
+    void copy(long from, long to) {
+        HoursQueries.Set set = hours.get(from, id -> HoursQueries.read(writes.sql(), id));
+        if (set.own()) {
+            set(to, set.hours());
+        }
+    }
+
     /** Forgets the hours of an offering, so that those of the house count. */
     public void forget(long offering) {
         writes.sql()

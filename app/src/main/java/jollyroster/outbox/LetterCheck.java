@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import jollyroster.core.intake.Text;
 import jollyroster.core.messages.Anchor;
@@ -111,17 +112,27 @@ public class LetterCheck {
         return faults.isEmpty() ? filledIn(of, words) : faults;
     }
 
-    /** What shows only when the words are filled in. */
+    /** What shows only when the words are filled in: for whoever it may be, the way in has to come out. */
     private List<String> filledIn(WordingQueries.Of of, Wording words) {
+        Set<String> named = answers.names(of.offering());
         try {
             boolean lost = WayIn.of(of.anchor()).isPresent()
-                    && Stream.of(true, false)
-                            .anyMatch(online -> !writer.sample(words, SAMPLE_LINK, online, answers.names(of.offering()))
+                    && everyCase()
+                            .anyMatch(holding -> !writer.sample(words, SAMPLE_LINK, holding, named)
                                     .contains(SAMPLE_LINK));
             return lost ? List.of(WayIn.of(of.anchor()).orElseThrow()) : List.of();
         } catch (MustacheException broken) {
             return List.of("It cannot be filled in: " + Text.oneLine(String.valueOf(broken.getMessage()), 120));
         }
+    }
+
+    /** Every choice of the conditions, as those that hold. */
+    private static Stream<Set<String>> everyCase() {
+        List<String> all = LetterWriter.CONDITIONS;
+        return IntStream.range(0, 1 << all.size())
+                .mapToObj(choice -> all.stream()
+                        .filter(condition -> (choice >> all.indexOf(condition) & 1) == 1)
+                        .collect(Collectors.toSet()));
     }
 
     /** A message as it arrives. */
@@ -141,10 +152,6 @@ public class LetterCheck {
     /** The words that count for a message now: the offering's, those of the house, or those that ship. */
     public Wording counting(WordingQueries.Of of) {
         return kept.counting(of).map(WordingQueries.Version::words).orElseGet(() -> wordings.shipped(of.anchor()));
-    }
-
-    public Wording shipped(Anchor anchor) {
-        return wordings.shipped(anchor);
     }
 
     /** The words that name something, of messages other than they ship. */

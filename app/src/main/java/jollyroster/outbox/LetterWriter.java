@@ -4,11 +4,13 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.time.ZonedDateTime;
 import java.util.EnumSet;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import jollyroster.core.messages.Anchor;
@@ -152,16 +154,24 @@ class LetterWriter {
         return templates.page(subject, words.preheader(values), words.body().html(values), facts.organisation());
     }
 
-    /** What is read only where the words name it. */
+    /** What is read only where the words name it. What they name and is no more, such as a question, is empty. */
     private void put(Map<String, Object> values, Wordings.Words words, Letters.Facts facts, long registration) {
-        if (words.asks(Wordings.ANSWER)) {
-            values.put("answer", answers.of(registration, facts.about().offering()));
-        }
-        if (words.asks(NamedTextQueries.TEXT)) {
-            values.put("text", texts.house());
-        }
-        if (words.asks(NamedTextQueries.HOST)) {
-            values.put("host", texts.host(facts.about().leaders()));
+        put(
+                values,
+                words,
+                Wordings.ANSWER,
+                () -> answers.of(registration, facts.about().offering()));
+        put(values, words, NamedTextQueries.TEXT, texts::house);
+        put(values, words, NamedTextQueries.HOST, () -> texts.host(facts.about().leaders()));
+    }
+
+    private static void put(
+            Map<String, Object> values, Wordings.Words words, String kind, Supplier<Map<String, String>> known) {
+        List<String> named = words.named(kind);
+        if (!named.isEmpty()) {
+            Map<String, String> all = new HashMap<>(known.get());
+            named.forEach(name -> all.putIfAbsent(name, ""));
+            values.put(kind.substring(0, kind.length() - 1), all);
         }
     }
 
@@ -170,10 +180,18 @@ class LetterWriter {
         return values(SAMPLE, Facts.none()).keySet();
     }
 
-    /** Words filled in for somebody made up, all links being one. @param named the questions that may be named */
-    String sample(Wording words, String link, boolean online, Set<String> named) {
+    /** The conditions that may hold or not for those who get the same message. */
+    static final List<String> CONDITIONS = List.of("online", "first_time", "is_series", "racing", "at_once");
+
+    /**
+     * Words filled in for somebody made up, all links being one.
+     *
+     * @param holding which of the conditions hold
+     * @param named the questions that may be named
+     */
+    String sample(Wording words, String link, Set<String> holding, Set<String> named) {
         Map<String, Object> values = values(SAMPLE, SAMPLE_GIVEN);
-        values.put("online", online);
+        CONDITIONS.forEach(condition -> values.put(condition, holding.contains(condition)));
         Stream.of("join_link", "own_link", "confirm_link").forEach(name -> values.put(name, link));
         values.put("answer", named.stream().collect(Collectors.toMap(name -> name, name -> "")));
         values.put("text", texts.house());

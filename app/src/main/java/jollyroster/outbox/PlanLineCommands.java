@@ -18,11 +18,17 @@ import org.springframework.stereotype.Component;
 public class PlanLineCommands {
 
     private final Writes writes;
+    private final HoursCommands hours;
+    private final WordingCommands wordings;
     private final Remembered<Long, OfferingPlan> plans;
+    private final Remembered<Long, List<PlanLine>> lines;
 
-    PlanLineCommands(Writes writes, TableChanges changes) {
+    PlanLineCommands(Writes writes, HoursCommands hours, WordingCommands wordings, TableChanges changes) {
         this.writes = writes;
+        this.hours = hours;
+        this.wordings = wordings;
         this.plans = new Remembered<>(changes, 200, PlanQueries.TABLES);
+        this.lines = new Remembered<>(changes, 200, PlanQueries.TABLES);
     }
 
     /** Gives an offering the default plan. */
@@ -30,8 +36,10 @@ public class PlanLineCommands {
         PlanLine.DEFAULT.forEach(line -> add(offering, line));
     }
 
-    /** Gives an offering the same plan as another. */
+    /** Gives an offering the same plan as another, with its hours and its words. */
     public void copy(long from, long to) {
+        hours.copy(from, to);
+        wordings.copy(from, to);
         OfferingPlan plan = plan(from);
         plan.own().forEach(line -> add(to, line));
         plan.off().forEach(line -> turn(to, line, false));
@@ -115,10 +123,17 @@ public class PlanLineCommands {
                 .execute();
     }
 
-    /** Takes away the plan of an offering that is discarded. */
-    public void drop(long offering) {
+    /** Takes away all that an offering had of a plan, whether its own or the house's. */
+    public void clear(long offering) {
         unfollow(offering);
         forgetOwn(offering);
+    }
+
+    /** Takes away the plan of an offering that is discarded, with its hours and its words. */
+    public void drop(long offering) {
+        clear(offering);
+        hours.forget(offering);
+        wordings.drop(offering);
     }
 
     /** The plan of an offering, as part of a write. */
@@ -131,6 +146,6 @@ public class PlanLineCommands {
 
     /** The lines of an offering's plan that count. */
     public List<PlanLine> of(long offering) {
-        return plan(offering).lines();
+        return lines.get(offering, id -> plan(id).lines());
     }
 }

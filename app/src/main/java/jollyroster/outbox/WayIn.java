@@ -12,7 +12,7 @@ final class WayIn {
     static Optional<String> of(Anchor anchor) {
         return switch (anchor) {
             case REGISTERED, BEFORE_START, DOOR_OPENS, NOT_IN, SEATED ->
-                Optional.of("The way in is missing: {{{join_link}}} has to stand in it, online and in person.");
+                Optional.of("The way in is missing: {{{join_link}}} has to stand in it, whatever holds.");
             case CONFIRM -> Optional.of("The link is missing: {{{confirm_link}}} has to stand in it.");
             case PAY, CALLED_UP, SWAP_ASKED, LINK_AGAIN ->
                 Optional.of("The link is missing: {{{own_link}}} has to stand in it.");

@@ -1,6 +1,8 @@
 package jollyroster.outbox;
 
 import static jollyroster.platform.tables.Tables.WORDING;
+import static org.jooq.impl.DSL.max;
+import static org.jooq.impl.DSL.select;
 
 import java.time.Clock;
 import jollyroster.outbox.WordingQueries.Of;
@@ -34,6 +36,30 @@ public class WordingCommands {
     public void takeBack(Of of, Actor actor) {
         actor.requireOrganiser();
         insert(of, BACK, actor);
+    }
+
+    /** Gives an offering the words of another, the versions before them left out. */
+    void copy(long from, long to) {
+        var latest = select(max(WORDING.ID))
+                .from(WORDING)
+                .where(WORDING.OFFERING_ID.eq(from))
+                .groupBy(WORDING.ANCHOR);
+        writes.sql()
+                .selectFrom(WORDING)
+                .where(WORDING.ID.in(latest))
+                .and(WORDING.BODY.ne(""))
+                .fetch()
+                .forEach(row -> {
+                    row.setId(null);
+                    row.setOfferingId(to);
+                    row.changed(WORDING.ID, false);
+                    writes.sql().insertInto(WORDING).set(row).execute();
+                });
+    }
+
+    /** Takes away the words of an offering that is discarded. */
+    void drop(long offering) {
+        writes.sql().deleteFrom(WORDING).where(WORDING.OFFERING_ID.eq(offering)).execute();
     }
 
     private void insert(Of of, Wording words, Actor actor) {

@@ -1,6 +1,7 @@
 package jollyroster.outbox;
 
 import com.samskivert.mustache.Template;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -36,9 +37,12 @@ class Wordings {
     /** Words that can be filled in. @param subject empty where a message has its subject from the day it was planned */
     record Words(Optional<Template> subject, Optional<Template> preheader, Templates.Body body, Set<String> names) {
 
-        /** Whether something of this kind is named, by how such names begin. */
-        boolean asks(String kind) {
-            return names.stream().anyMatch(name -> name.startsWith(kind));
+        /** What is named of a kind, by how such names begin; without that. */
+        List<String> named(String kind) {
+            return names.stream()
+                    .filter(name -> name.startsWith(kind))
+                    .map(name -> name.substring(kind.length()))
+                    .toList();
         }
 
         /** Words that have no subject of their own and name no answers. */

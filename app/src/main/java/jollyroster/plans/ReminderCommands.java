@@ -89,7 +89,7 @@ public class ReminderCommands {
     public Changed follow(long offering, long house, Actor actor) {
         actor.requireOrganiser();
         List<PlanLine> before = plans.of(offering);
-        plans.drop(offering);
+        plans.clear(offering);
         if (house > 0) {
             plans.follow(offering, house);
         } else {

@@ -1,6 +1,7 @@
 package jollyroster.plans;
 
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -134,6 +135,7 @@ class WordingController {
             model.addAttribute("typed", check.counting(of));
         }
         List<Version> versions = wordings.versions(of);
+        model.addAttribute("base", versions.isEmpty() ? 0 : versions.get(0).id());
         model.addAttribute("offering", offering == 0 ? null : known(offering));
         model.addAttribute("at", "/desk/wordings/" + code);
         model.addAttribute("message", MessageWords.plain(of.anchor()));
@@ -164,12 +166,20 @@ class WordingController {
     String save(
             @PathVariable String code,
             @RequestParam(defaultValue = "0") long offering,
+            @RequestParam(defaultValue = "0") long base,
             @ModelAttribute("sent") Typed typed,
             RedirectAttributes flash,
             Actor actor) {
         Of of = of(code, offering);
         Wording words = typed.words();
-        List<String> faults = check.faults(of, words);
+        List<String> faults = new ArrayList<>(check.faults(of, words));
+        wordings.versions(of).stream()
+                .findFirst()
+                .filter(latest -> latest.id() != base)
+                .ifPresent(
+                        latest -> faults.add(
+                                "Meanwhile " + latest.by()
+                                        + " saved other words; they are the latest version below. Save again to put yours in their place."));
         if (faults.isEmpty()) {
             commands.save(of, words, actor);
             flash.addFlashAttribute("said", "Saved. What has not gone yet is written with it.");

@@ -21,6 +21,8 @@ export function start() {
     clearTimeout(waiting);
     waiting = setTimeout(read, 90);
   });
+  // What was typed before this was loaded is read as well.
+  if (field.value !== field.defaultValue) read();
   // A press on what is wrong puts the cursor where it is.
   form.addEventListener("click", (event) => {
     const line = event.target.closest(".wrong[data-line]");

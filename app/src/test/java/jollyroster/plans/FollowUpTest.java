@@ -14,6 +14,7 @@ import jollyroster.TestClock;
 import jollyroster.attendance.AttendanceCommands;
 import jollyroster.core.attendance.Verdict;
 import jollyroster.core.messages.Anchor;
+import jollyroster.outbox.DepartureCommands;
 import jollyroster.outbox.MessageState;
 import jollyroster.outbox.OutboxQueries;
 import jollyroster.outbox.OutboxQueries.Item;
@@ -42,6 +43,9 @@ class FollowUpTest {
 
     @Autowired
     OutboxQueries outbox;
+
+    @Autowired
+    DepartureCommands departures;
 
     @Autowired
     OutboxWorker worker;
@@ -107,6 +111,17 @@ class FollowUpTest {
         assertThat(fate(away, Anchor.ABSENT)).isEqualTo("SENT");
         assertThat(fate(away, Anchor.ATTENDED)).isEqualTo("WITHDRAWN was absent");
         assertThat(one(away, Anchor.ABSENT).subject()).startsWith("We missed you: ");
+    }
+
+    @Test
+    void what_is_decided_by_who_was_there_cannot_go_early() {
+        plans.add(at.offering(), "1 day after, to those absent", Saltmarrow.ORGANISER);
+        long wren = register("Wren Skerry");
+        Item planned = one(wren, Anchor.ABSENT);
+        DepartureCommands.Which.One which = new DepartureCommands.Which.One(planned.id());
+        assertThat(departures.sendNow(which, Saltmarrow.ORGANISER)).isZero();
+        assertThat(one(wren, Anchor.ABSENT).due()).isEqualTo(planned.due());
+        assertThat(departures.withdraw(which, Saltmarrow.ORGANISER)).isEqualTo(1);
     }
 
     @Test

@@ -18,7 +18,9 @@ import jollyroster.outbox.MessageState;
 import jollyroster.outbox.OutboxQueries;
 import jollyroster.outbox.OutboxWorker;
 import jollyroster.outbox.SentMail;
+import jollyroster.programme.OfferingCommands;
 import jollyroster.programme.ProgrammeQueries;
+import jollyroster.programme.Section;
 import jollyroster.seating.Application;
 import jollyroster.seating.Registering;
 import jollyroster.seating.RegistrationCommands;
@@ -56,6 +58,9 @@ class WordingTest {
     ProgrammeQueries programme;
 
     @Autowired
+    OfferingCommands offerings;
+
+    @Autowired
     TestClock clock;
 
     @LocalServerPort
@@ -84,11 +89,19 @@ class WordingTest {
 
     private Document save(long offering, String subject, String preheader, String body) {
         String page = offering == 0 ? PAGE : PAGE + "?offering=" + offering;
-        organiser.post(
-                page,
-                PAGE,
-                Map.of("offering", "" + offering, "subject", subject, "preheader", preheader, "body", body));
+        String base = organiser.get(page).document().select("[name=base]").attr("value");
+        post(page, base, offering, subject, preheader, body);
         return organiser.get(page).document();
+    }
+
+    private void post(String page, String base, long offering, String subject, String preheader, String body) {
+        Map<String, String> fields = new HashMap<>();
+        fields.put("offering", "" + offering);
+        fields.put("base", base);
+        fields.put("subject", subject);
+        fields.put("preheader", preheader);
+        fields.put("body", body);
+        organiser.post(page, PAGE, fields);
     }
 
     private static List<String> faults(Document page) {
@@ -141,7 +154,10 @@ class WordingTest {
     @Test
     void a_message_that_has_to_bring_the_way_in_cannot_lose_it() {
         assertThat(faults(save(0, "Hello", "", "{{#online}}{{{join_link}}}{{/online}} See you")))
-                .containsExactly("The way in is missing: {{{join_link}}} has to stand in it, online and in person.");
+                .containsExactly("The way in is missing: {{{join_link}}} has to stand in it, whatever holds.");
+        assertThat(faults(save(0, "Hello", "", "{{^first_time}}{{{join_link}}}{{/first_time}} See you")))
+                .as("who comes for the first time would be without")
+                .hasSize(1);
         assertThat(faults(save(0, " ", "x".repeat(151), ""))).hasSize(3);
         assertThat(faults(save(0, "Hello", "", "x".repeat(1_000_000))).get(0))
                 .contains("longer than 20,000 characters");
@@ -174,6 +190,43 @@ class WordingTest {
         fields.put("reader", "999999");
         assertThat(organiser.post(PAGE, preview, fields).document().body().text())
                 .startsWith("Nobody is registered");
+    }
+
+    @Test
+    void two_who_word_the_same_message_hear_of_each_other() {
+        String base = organiser.get(PAGE).document().select("[name=base]").attr("value");
+        save(0, "First {{title}}", "", WORDS);
+        post(PAGE, base, 0, "Second {{title}}", "", WORDS);
+        Document late = organiser.get(PAGE).document();
+        assertThat(faults(late)).hasSize(1).first().asString().startsWith("Meanwhile Demo Organiser saved other words");
+        assertThat(late.select("#subject").attr("value")).isEqualTo("Second {{title}}");
+        post(PAGE, late.select("[name=base]").attr("value"), 0, "Second {{title}}", "", WORDS);
+        assertThat(organiser.get(PAGE).document().select("#subject").attr("value"))
+                .isEqualTo("Second {{title}}");
+    }
+
+    @Test
+    void a_copy_has_the_words_and_a_question_that_is_no_longer_asked_stops_no_message() {
+        Published asking = saltmarrow.publish(seats(4).asking(QuestionForm.of("YES_NO", "Swims?", "", false, "")));
+        save(asking.offering(), "Own {{title}}", "", "({{answer.swims}}) {{{join_link}}}");
+        String sheet = "/desk/offerings/" + asking.offering();
+        organiser.post(
+                sheet,
+                sheet + "/copy",
+                Map.of("title", "Another bench " + asking.offering(), "as", "DRAFT_WITHOUT_DATES"));
+        long copy = programme.offerings().stream()
+                .filter(o -> o.title().equals("Another bench " + asking.offering()))
+                .findFirst()
+                .orElseThrow()
+                .id();
+        assertThat(organiser
+                        .get(PAGE + "?offering=" + copy)
+                        .document()
+                        .select("#subject")
+                        .attr("value"))
+                .isEqualTo("Own {{title}}");
+        offerings.save(asking.offering(), List.of(Section.Asking.of(List.of())), Saltmarrow.ORGANISER);
+        assertThat(confirmation(asking, register(asking, "Wren Skerry")).text()).startsWith("() http");
     }
 
     @Test

@@ -77,6 +77,11 @@ public enum Anchor {
         return this == BEFORE_START || this == DOOR_OPENS;
     }
 
+    /** Whether who gets the message shows only once the session has begun, so that it cannot go early. */
+    public boolean isDecidedLater() {
+        return this == NOT_IN || verdict().isPresent();
+    }
+
     /** Of whom attendance has to say this for the message to go; empty where it does not matter. */
     public Optional<Verdict> verdict() {
         return switch (this) {
