@@ -11,10 +11,10 @@ import java.util.stream.Stream;
 import jollyroster.chart.SendLine;
 import jollyroster.core.intake.Text;
 import jollyroster.core.messages.Anchor;
+import jollyroster.outbox.DepartureCommands;
 import jollyroster.outbox.DepartureQueries;
 import jollyroster.outbox.MailChannel;
 import jollyroster.outbox.MessageState;
-import jollyroster.outbox.OutboxCommands;
 import jollyroster.outbox.OutboxQueries;
 import jollyroster.outbox.OutboxQueries.Item;
 import jollyroster.outbox.PlannedMailQueries;
@@ -40,7 +40,7 @@ class OutboxController {
     private static final int MOST_SHOWN = 200;
     private static final int LONGEST_SOUGHT = 100;
     private final OutboxQueries outbox;
-    private final OutboxCommands commands;
+    private final DepartureCommands commands;
     private final MailChannel mail;
     private final OutboxLines lines;
     private final SentMail sent;
@@ -50,7 +50,7 @@ class OutboxController {
 
     OutboxController(
             OutboxQueries outbox,
-            OutboxCommands commands,
+            DepartureCommands commands,
             MailChannel mail,
             OutboxLines lines,
             SentMail sent,
@@ -122,7 +122,7 @@ class OutboxController {
     /** Sends once more all that failed for one cause. */
     @PostMapping("/desk/outbox/retry")
     String retryAll(@RequestParam(defaultValue = "") String cause, RedirectAttributes flash, Actor actor) {
-        int again = commands.retryAll(cause, clock.instant(), actor);
+        int again = commands.retryAll(cause, actor);
         flash.addFlashAttribute(
                 again > 0 ? "said" : "warned",
                 again == 0 ? "None had failed for that." : again == 1 ? "1 goes again now." : again + " go again now.");
@@ -213,7 +213,7 @@ class OutboxController {
 
     @PostMapping("/desk/outbox/{id}/retry")
     String retry(@PathVariable long id, RedirectAttributes flash, Actor actor) {
-        boolean again = commands.retry(id, clock.instant(), actor);
+        boolean again = commands.retry(id, actor);
         flash.addFlashAttribute(again ? "said" : "warned", again ? "It goes again now." : "It had not failed.");
         return "redirect:/desk/outbox";
     }

@@ -77,6 +77,33 @@ public class DepartureCommands {
         return those.and(MESSAGE.STATE.eq(MessageState.PLANNED.name())).and(MESSAGE.CHANGE_ID.isNull());
     }
 
+    /** Puts every message that failed for this cause back into the line, due at once. @return how many */
+    @Transactional
+    public int retryAll(String cause, Actor actor) {
+        actor.requireTeam();
+        return again(MESSAGE.REASON.eq(cause));
+    }
+
+    /** Puts a failed message back into the line, due at once. Does nothing to a message in another state. */
+    @Transactional
+    public boolean retry(long message, Actor actor) {
+        actor.requireTeam();
+        return again(MESSAGE.ID.eq(message)) == 1;
+    }
+
+    private int again(Condition which) {
+        return writes.sql()
+                .update(MESSAGE)
+                .set(MESSAGE.STATE, MessageState.PLANNED.name())
+                .set(MESSAGE.REASON, "")
+                .set(MESSAGE.ATTEMPTS, 0)
+                .set(MESSAGE.DUE_AT, clock.instant())
+                .setNull(MESSAGE.DONE_AT)
+                .where(which)
+                .and(MESSAGE.STATE.eq(MessageState.FAILED.name()))
+                .execute();
+    }
+
     /** Lets no letter leave until {@link #release}. @return false when they were held already */
     @Transactional
     public boolean hold(Actor actor) {

@@ -19,6 +19,7 @@ final class FaultWords {
             case PART_NOT_CLOSED -> "{{#" + name + "}} is never closed; write {{/" + name + "}} where the part ends.";
             case PART_NOT_OPEN -> "{{/" + name + "}} closes nothing that is open.";
             case TOO_DEEP -> "too many parts within one another.";
+            case NOT_A_LINK -> "{{{" + name + "}}} has three braces; they are for links. Write {{" + name + "}}.";
             case NOT_ALLOWED -> "{{" + name + "}} is not allowed; names and conditions are.";
             case UNKNOWN_NAME ->
                 "{{" + name + "}} is not known."

@@ -20,7 +20,6 @@ import jollyroster.core.messages.MessagePlan;
 import jollyroster.core.messages.MessagePlan.Entry;
 import jollyroster.core.messages.PlanLine;
 import jollyroster.core.messages.Timing;
-import jollyroster.platform.Actor;
 import jollyroster.platform.Facts;
 import jollyroster.platform.KeptInsert;
 import jollyroster.platform.OrganisationQueries;
@@ -29,7 +28,6 @@ import jollyroster.platform.tables.tables.records.MessageRecord;
 import org.jooq.Condition;
 import org.jooq.impl.DSL;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.annotation.Transactional;
 
 /**
  * Writes messages into the outbox, always in the transaction of what caused them, and takes them out again while they
@@ -290,33 +288,6 @@ public class OutboxCommands {
                 .set(MESSAGE.DONE_AT, now)
                 .where(which)
                 .and(MESSAGE.STATE.in(MessageState.PLANNED.name(), MessageState.FAILED.name()))
-                .execute();
-    }
-
-    /** Puts every message that failed for this cause back into the line, due at once. @return how many */
-    @Transactional
-    public int retryAll(String cause, Instant now, Actor actor) {
-        actor.requireTeam();
-        return again(MESSAGE.REASON.eq(cause), now);
-    }
-
-    /** Puts a failed message back into the line, due at once. Does nothing to a message in another state. */
-    @Transactional
-    public boolean retry(long message, Instant now, Actor actor) {
-        actor.requireTeam();
-        return again(MESSAGE.ID.eq(message), now) == 1;
-    }
-
-    private int again(Condition which, Instant now) {
-        return writes.sql()
-                .update(MESSAGE)
-                .set(MESSAGE.STATE, MessageState.PLANNED.name())
-                .set(MESSAGE.REASON, "")
-                .set(MESSAGE.ATTEMPTS, 0)
-                .set(MESSAGE.DUE_AT, now)
-                .setNull(MESSAGE.DONE_AT)
-                .where(which)
-                .and(MESSAGE.STATE.eq(MessageState.FAILED.name()))
                 .execute();
     }
 }

@@ -94,8 +94,8 @@ class SheetStoryTest {
             page.keyboard().press("Enter");
             assertThat(page.locator(".said")).containsText("Added: 4 hours before.");
             page.onDialog(dialog -> dialog.accept());
-            page.click("[aria-label='Remove the reminder 4 hours before']");
-            assertThat(page.locator(".said")).containsText("Removed.");
+            page.click("[aria-label='Remove: 4 hours before, to everybody registered']");
+            assertThat(page.locator(".said")).containsText("Removed: 4 hours before.");
         }
     }
 

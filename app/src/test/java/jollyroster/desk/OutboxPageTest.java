@@ -7,15 +7,20 @@ import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import jollyroster.AppTest;
 import jollyroster.Browserless;
 import jollyroster.Saltmarrow;
 import jollyroster.Saltmarrow.Published;
 import jollyroster.TestClock;
+import jollyroster.outbox.DepartureCommands;
+import jollyroster.outbox.MessageState;
+import jollyroster.outbox.OutboxQueries;
 import jollyroster.outbox.OutboxWorker;
 import jollyroster.seating.Application;
 import jollyroster.seating.RegistrationCommands;
 import org.jsoup.nodes.Document;
+import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -35,6 +40,12 @@ class OutboxPageTest {
     OutboxWorker worker;
 
     @Autowired
+    OutboxQueries outbox;
+
+    @Autowired
+    DepartureCommands departures;
+
+    @Autowired
     TestClock clock;
 
     @LocalServerPort
@@ -47,6 +58,13 @@ class OutboxPageTest {
         clock.set(TestClock.START);
         saltmarrow.setUp();
         organiser = Browserless.organiser(port);
+    }
+
+    /** What failed here is nobody's trouble afterwards. */
+    @AfterEach
+    void withdraw() {
+        outbox.list(List.of(MessageState.PLANNED), 0, Optional.empty(), "no-such-box", 100)
+                .forEach(item -> departures.withdraw(new DepartureCommands.Which.One(item.id()), Saltmarrow.ORGANISER));
     }
 
     private void register(Published at, String name, String email) {

@@ -25,6 +25,7 @@ public final class TemplateText {
     private static final int CLOSE_ENOUGH = 3;
     private static final String OPENS = "{{";
     private static final String CLOSES = "}}";
+    private static final String LINK = "link";
 
     private TemplateText() {}
 
@@ -39,6 +40,8 @@ public final class TemplateText {
         PART_NOT_OPEN,
         TOO_DEEP,
         UNKNOWN_NAME,
+        /** Something other than a link is to be written as it is, though it may be what a stranger typed. */
+        NOT_A_LINK,
         /** Tags that fetch other texts or change the braces. */
         NOT_ALLOWED
     }
@@ -95,16 +98,19 @@ public final class TemplateText {
                     say(Fault.TAG_NOT_CLOSED, at, "");
                     at = words.indexOf(OPENS, from);
                 } else {
-                    tag(words.substring(from, end).strip(), at);
+                    tag(words.substring(from, end).strip(), at, whole);
                     at = words.indexOf(OPENS, end + closes.length());
                 }
             }
             open.forEach(part -> say(Fault.PART_NOT_CLOSED, part.at(), part.name()));
         }
 
-        private void tag(String said, int at) {
+        private void tag(String said, int at, boolean whole) {
             char sign = said.isEmpty() ? ' ' : said.charAt(0);
             String name = "#^/&".indexOf(sign) >= 0 ? said.substring(1).strip() : said;
+            if ((whole || sign == '&') && !name.endsWith(LINK) && known.contains(name)) {
+                say(Fault.NOT_A_LINK, at, name);
+            }
             switch (sign) {
                 case '!' -> {}
                 case '>', '=' -> say(Fault.NOT_ALLOWED, at, said);

@@ -47,6 +47,8 @@ class TemplateTextTest {
                 "{{{join_link}} | TAG_NOT_CLOSED 1:1",
                 "{{> other}} | NOT_ALLOWED 1:1 > other",
                 "{{=<% %>=}} | NOT_ALLOWED 1:1 =<% %>=",
+                "{{{first_name}}} | NOT_A_LINK 1:1 first_name",
+                "{{& first_name}} {{{ join_link }}} | NOT_A_LINK 1:1 first_name",
                 "no braces { } } at all | ''"
             })
     void what_is_wrong_is_said_with_its_place(String words, String expected) {
