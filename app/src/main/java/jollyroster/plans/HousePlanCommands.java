@@ -1,5 +1,6 @@
 package jollyroster.plans;
 
+import java.util.List;
 import java.util.Optional;
 import jollyroster.core.messages.PlanLine;
 import jollyroster.core.messages.PlanText;
@@ -59,7 +60,7 @@ public class HousePlanCommands {
         actor.requireOrganiser();
         House house = plans.house(plan).orElseThrow();
         return lines.remove(plan, line)
-                ? new Changed.Done(java.util.List.of(line), followers.follow(house.followers()))
+                ? new Changed.Done(List.of(line), followers.follow(house.followers()))
                 : new Changed.Nothing();
     }
 

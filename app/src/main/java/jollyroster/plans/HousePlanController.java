@@ -134,8 +134,8 @@ class HousePlanController {
 
     /** How many messages have not gone yet of the offerings that follow. */
     private int unsent(House house, Instant now) {
-        List<Long> coming = house.followers().stream()
-                .flatMap(offering -> programme.sessionsOf(offering).stream())
+        List<Long> coming = programme.sessionsOf(house.followers()).values().stream()
+                .flatMap(List::stream)
                 .filter(s -> s.start().isAfter(now))
                 .map(Session::id)
                 .toList();

@@ -3,12 +3,15 @@ package jollyroster.plans;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.ZoneId;
-import java.util.Collection;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import jollyroster.core.seats.RegistrationState;
 import jollyroster.platform.Times;
-import jollyroster.programme.Offering;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Session;
 import jollyroster.seating.Registration;
@@ -37,15 +40,10 @@ class Readers {
     /** Some who are registered for the next dates of an offering, or of any; their clocks as different as may be. */
     List<Reader> of(long offering) {
         Instant now = clock.instant();
-        Collection<Session> all = offering == 0
-                ? programme.offerings().stream()
-                        .map(Offering::id)
-                        .flatMap(id -> programme.sessionsOf(id).stream())
-                        .toList()
-                : programme.sessionsOf(offering);
+        List<Session> all = offering == 0 ? programme.coming(now) : programme.sessionsOf(offering);
         List<Session> next = all.stream()
                 .filter(s -> !s.cancelled() && s.end().isAfter(now))
-                .sorted(java.util.Comparator.comparing(Session::start))
+                .sorted(Comparator.comparing(Session::start))
                 .limit(MOST_DATES)
                 .toList();
         Map<Long, List<Registration>> rosters =
@@ -58,10 +56,10 @@ class Readers {
     }
 
     /** One for each clock. */
-    private static java.util.stream.Stream<Registration> apart(List<Registration> all) {
+    private static Stream<Registration> apart(List<Registration> all) {
         return all.stream()
-                .collect(java.util.stream.Collectors.toMap(
-                        Registration::zone, r -> r, (first, other) -> first, java.util.LinkedHashMap::new))
+                .filter(r -> RegistrationState.ACTIVE.contains(r.state()))
+                .collect(Collectors.toMap(Registration::zone, r -> r, (first, other) -> first, LinkedHashMap::new))
                 .values()
                 .stream();
     }
