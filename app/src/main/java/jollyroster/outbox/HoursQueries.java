@@ -4,6 +4,7 @@ import static jollyroster.platform.tables.Tables.WRITING_HOURS;
 
 import java.time.DayOfWeek;
 import java.time.LocalTime;
+import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import jollyroster.core.messages.QuietHours;
@@ -36,6 +37,15 @@ public class HoursQueries {
 
     public Set of(long offering) {
         return hours.get(offering, id -> read(reads.sql(), id));
+    }
+
+    /** The offerings that have hours for themselves alone. */
+    public List<Long> withOwn() {
+        return reads.sql()
+                .select(WRITING_HOURS.OFFERING_ID)
+                .from(WRITING_HOURS)
+                .where(WRITING_HOURS.OFFERING_ID.ne(HOUSE))
+                .fetch(WRITING_HOURS.OFFERING_ID);
     }
 
     static Set read(DSLContext sql, long offering) {

@@ -5,6 +5,7 @@ import java.time.LocalTime;
 import java.time.format.DateTimeParseException;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import jollyroster.core.messages.QuietHours;
 import jollyroster.core.messages.SendHours;
@@ -67,13 +68,13 @@ public record HoursForm(
         return new WritingHours(quiet, send);
     }
 
-    private java.util.Set<DayOfWeek> days() {
+    private Set<DayOfWeek> days() {
         List<Integer> said = day == null ? List.of() : day;
-        java.util.Set<DayOfWeek> days = said.stream()
+        Set<DayOfWeek> days = said.stream()
                 .filter(number -> number >= 1 && number <= A_WEEK)
                 .map(DayOfWeek::of)
                 .collect(Collectors.toSet());
-        return days.isEmpty() ? java.util.Set.of(DayOfWeek.values()) : days;
+        return days.isEmpty() ? Set.of(DayOfWeek.values()) : days;
     }
 
     private static boolean isEmpty(@Nullable String text) {

@@ -1,6 +1,7 @@
 package jollyroster.plans;
 
 import java.util.List;
+import java.util.regex.Matcher;
 import java.util.stream.Collectors;
 import jollyroster.outbox.LetterCheck;
 import org.springframework.web.util.HtmlUtils;
@@ -40,7 +41,7 @@ final class WordingPage {
                 : " <span style=\"color:#4b5a66\">" + escaped(mail.preheader()) + "</span>";
         String line = "<p style=\"margin:0 0 14px;padding-bottom:8px;border-bottom:1px solid #d9c99f\"><b>"
                 + escaped(mail.subject()) + "</b>" + beside + "</p>";
-        return mail.html().replaceFirst("(<body[^>]*>)", "$1" + java.util.regex.Matcher.quoteReplacement(line));
+        return mail.html().replaceFirst("(<body[^>]*>)", "$1" + Matcher.quoteReplacement(line));
     }
 
     private static String escaped(String text) {

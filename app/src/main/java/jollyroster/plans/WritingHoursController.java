@@ -31,9 +31,10 @@ class WritingHoursController {
 
     @PostMapping("/desk/plans/hours")
     String house(@ModelAttribute("sent") HoursForm form, RedirectAttributes flash, Actor actor) {
+        List<Long> own = hours.withOwn();
         List<Long> without = programme.offerings().stream()
                 .map(Offering::id)
-                .filter(id -> !hours.of(id).own())
+                .filter(id -> !own.contains(id))
                 .toList();
         if (isRight(form, flash)) {
             say(commands.setHouse(form.read(), without, actor), flash);
