@@ -124,6 +124,7 @@ class DemoData implements ApplicationRunner {
         links.makeWanted();
         happenings.stream().sorted(Comparator.comparing(DemoLife.Happening::at)).forEach(this::live);
         sendUntil(DemoClock.START);
+        messages.wroteBack();
         clinic.attend(plans, moorings);
         clock.stopAt(DemoClock.START);
         copy.keep();

@@ -25,6 +25,7 @@ import jollyroster.seating.Registering;
 import jollyroster.seating.Registration;
 import jollyroster.seating.RegistrationCommands;
 import jollyroster.seating.RegistrationQueries;
+import jollyroster.texting.Agreement;
 import org.springframework.context.annotation.Profile;
 import org.springframework.stereotype.Component;
 
@@ -197,7 +198,8 @@ class DemoLife {
                         ZoneId.of(member.zone()),
                         List.of(),
                         asked(session, answers),
-                        ""),
+                        "",
+                        member.phone().isEmpty() || member.name().length() % 3 == 0 ? "" : Agreement.WORDS),
                 Actor.visitor(member.name()));
         if (came instanceof Registering.Done done) {
             registrations.put(session + " " + member.email(), done.link().id());

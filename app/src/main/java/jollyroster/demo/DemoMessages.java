@@ -3,6 +3,7 @@ package jollyroster.demo;
 import jollyroster.core.dates.Offset;
 import jollyroster.core.messages.Anchor;
 import jollyroster.core.messages.PlanLine;
+import jollyroster.inbound.TextReplies;
 import jollyroster.outbox.NamedTextCommands;
 import jollyroster.outbox.NamedTextQueries;
 import jollyroster.outbox.Wording;
@@ -12,6 +13,8 @@ import jollyroster.plans.HousePlanCommands;
 import jollyroster.plans.ReminderCommands;
 import jollyroster.programme.Offering;
 import jollyroster.programme.ProgrammeQueries;
+import jollyroster.seating.RegistrationQueries;
+import jollyroster.texting.AgreementQueries;
 import org.springframework.context.annotation.Profile;
 import org.springframework.stereotype.Component;
 
@@ -37,18 +40,29 @@ class DemoMessages {
 
             {{organisation}}""";
 
+    private static final String QUESTION = "Will there be a recording? My shift may run late.";
+
     private final HousePlanCommands houses;
     private final ReminderCommands plans;
     private final WordingCommands wordings;
     private final NamedTextCommands texts;
     private final ProgrammeQueries programme;
+    private final RegistrationQueries roster;
+    private final AgreementQueries agreements;
+    private final TextReplies replies;
 
     DemoMessages(
             HousePlanCommands houses,
             ReminderCommands plans,
             WordingCommands wordings,
             NamedTextCommands texts,
-            ProgrammeQueries programme) {
+            ProgrammeQueries programme,
+            RegistrationQueries roster,
+            AgreementQueries agreements,
+            TextReplies replies) {
+        this.roster = roster;
+        this.agreements = agreements;
+        this.replies = replies;
         this.houses = houses;
         this.plans = plans;
         this.wordings = wordings;
@@ -63,6 +77,10 @@ class DemoMessages {
         long evenings = offering("Coastal navigation");
         plans.follow(evenings, house, DemoActor.PROGRAM);
         plans.turn(evenings, PlanLine.before(Offset.minutes(15)), false, DemoActor.PROGRAM);
+        long radio = offering("Marine VHF radio procedure");
+        plans.add(radio, "2 hours before, text", DemoActor.PROGRAM);
+        plans.add(radio, "when called up, text", DemoActor.PROGRAM);
+        plans.add(radio, "2 days before, to first-timers", DemoActor.PROGRAM);
         texts.set(
                 NamedTextQueries.HOUSE,
                 "parking",
@@ -72,6 +90,16 @@ class DemoMessages {
                 new Of(Anchor.BEFORE_START, offering("Knots and splicing bench")),
                 new Wording("The bench is ready: {{title}}", "{{starts}}", BENCH),
                 DemoActor.PROGRAM);
+    }
+
+    /** Somebody answers a text with a question. */
+    void wroteBack() {
+        long radio = offering("Marine VHF radio procedure");
+        programme.sessionsOf(radio).stream()
+                .flatMap(session -> roster.roster(session.id()).stream())
+                .flatMap(r -> agreements.of(r.id()).stream())
+                .reduce((first, last) -> last)
+                .ifPresent(agreed -> replies.take("demo-question", agreed.number(), QUESTION));
     }
 
     private long offering(String title) {

@@ -4,6 +4,7 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import jollyroster.core.dates.Offset;
 import jollyroster.core.messages.Anchor;
+import jollyroster.core.messages.Channel;
 import jollyroster.outbox.DepartureCommands;
 import jollyroster.outbox.DepartureCommands.Which;
 import jollyroster.platform.Actor;
@@ -64,6 +65,7 @@ class DepartureController {
             @RequestParam String what,
             @RequestParam int amount,
             @RequestParam Offset.Unit unit,
+            @RequestParam(defaultValue = "EMAIL") Channel channel,
             @RequestParam Act act,
             RedirectAttributes flash,
             Actor actor) {
@@ -72,13 +74,13 @@ class DepartureController {
         if (anchor.isEmpty() || amount < 0 || session <= 0) {
             throw new ResponseStatusException(HttpStatus.BAD_REQUEST);
         }
-        said(act, new Which.Batch(session, anchor.get(), new Offset(amount, unit)), flash, actor);
+        said(act, new Which.Batch(session, anchor.get(), new Offset(amount, unit), channel), flash, actor);
         return OUTBOX;
     }
 
     private void said(Act act, Which which, RedirectAttributes flash, Actor actor) {
         int letters = act == Act.SEND ? commands.sendNow(which, actor) : commands.withdraw(which, actor);
-        String some = letters == 1 ? "1 e-mail" : letters + " e-mails";
+        String some = letters == 1 ? "1 message" : letters + " messages";
         flash.addFlashAttribute(
                 letters == 0 ? "warned" : "said",
                 letters == 0 ? UNTOUCHED : some + (act == Act.SEND ? " due now." : " withdrawn."));

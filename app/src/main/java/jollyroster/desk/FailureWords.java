@@ -10,6 +10,9 @@ final class FailureWords {
         if (cause.contains("address") || cause.contains("mailbox")) {
             return "Correct the address on the person’s page; what has not gone goes to the new one.";
         }
+        if (cause.contains("phone") || cause.contains("number") || cause.contains("text did not")) {
+            return "Their e-mails go all the same. A number that does not exist any more gets no other text.";
+        }
         if (cause.contains("sign-in")) {
             return "Look at the name and password of the mail server, then try again.";
         }

@@ -11,6 +11,8 @@ import java.util.stream.Stream;
 import jollyroster.chart.SendLine;
 import jollyroster.core.intake.Text;
 import jollyroster.core.messages.Anchor;
+import jollyroster.core.messages.Channel;
+import jollyroster.core.messages.Segments;
 import jollyroster.outbox.DepartureCommands;
 import jollyroster.outbox.DepartureQueries;
 import jollyroster.outbox.MailChannel;
@@ -22,6 +24,8 @@ import jollyroster.outbox.SentMail;
 import jollyroster.platform.Actor;
 import jollyroster.platform.DeskPage;
 import jollyroster.platform.Times;
+import jollyroster.texting.TextLogQueries;
+import jollyroster.texting.TextOutcome;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -46,6 +50,7 @@ class OutboxController {
     private final SentMail sent;
     private final PlannedMailQueries planned;
     private final DepartureQueries departures;
+    private final TextLogQueries texts;
     private final Clock clock;
 
     OutboxController(
@@ -56,6 +61,7 @@ class OutboxController {
             SentMail sent,
             PlannedMailQueries planned,
             DepartureQueries departures,
+            TextLogQueries texts,
             Clock clock) {
         this.outbox = outbox;
         this.commands = commands;
@@ -64,6 +70,7 @@ class OutboxController {
         this.sent = sent;
         this.planned = planned;
         this.departures = departures;
+        this.texts = texts;
         this.clock = clock;
     }
 
@@ -133,7 +140,7 @@ class OutboxController {
         int due = departures.due(now);
         return "Held by " + held.by() + " for "
                 + Times.length(Duration.between(held.since(), now).truncatedTo(ChronoUnit.MINUTES)) + "; "
-                + (due == 1 ? "1 e-mail is due." : due + " e-mails are due.");
+                + (due == 1 ? "1 message is due." : due + " messages are due.");
     }
 
     private List<Total> totals(String show) {
@@ -165,6 +172,7 @@ class OutboxController {
         model.addAttribute("line", lines.line(item));
         model.addAttribute("subject", item.subject());
         model.addAttribute("attempts", item.attempts());
+        model.addAttribute("text", textOf(item).orElse(null));
         Optional<SentMail.Mail> copy = sent.byKey(item.key());
         Optional<PlannedMailQueries.Planned> now = copy.isPresent() || !mayGo(item) ? Optional.empty() : planned.of(id);
         model.addAttribute(
@@ -175,6 +183,26 @@ class OutboxController {
         model.addAttribute(
                 "obstacle", now.map(PlannedMailQueries.Planned::obstacle).orElse(""));
         return "desk/message";
+    }
+
+    /** A text as a phone shows it. @param parts in words @param outcome in words; empty while nothing is known */
+    public record PhoneText(String number, String body, String parts, String outcome) {}
+
+    private Optional<PhoneText> textOf(Item item) {
+        if (item.channel() == Channel.EMAIL) {
+            return Optional.empty();
+        }
+        Optional<TextLogQueries.Sent> gone =
+                Optional.ofNullable(texts.sent(List.of(item.id())).get(item.id()));
+        return gone.map(t -> new PhoneText(t.number(), t.body(), parts(t.parts()), TextOutcome.of(t, lines.home())))
+                .or(() -> planned.of(item.id())
+                        .map(p -> p.mail().text())
+                        .map(body -> new PhoneText(
+                                item.recipient(), body, parts(Segments.of(body).parts()), "")));
+    }
+
+    private static String parts(int parts) {
+        return parts == 1 ? "1 part" : parts + " parts";
     }
 
     /** Whether it can still leave: then it is shown as it would be written now. */

@@ -97,7 +97,8 @@ class OutboxLines {
     }
 
     /** What all of a sending have in common. @param planned whether they may be withdrawn together @param early whether they may be sent now */
-    public record Batch(long session, String what, int amount, String unit, boolean planned, boolean early) {}
+    public record Batch(
+            long session, String what, int amount, String unit, String channel, boolean planned, boolean early) {}
 
     /** One page of sendings. @param next the number of the next page; 0 when there is none */
     public record Page(List<Sending> sendings, int next) {}
@@ -181,6 +182,7 @@ class OutboxLines {
                 item.anchor().name(),
                 item.offset().amount(),
                 item.offset().unit().name(),
+                item.channel().name(),
                 mayDepart(item) && item.session() > 0,
                 mayGoEarly(item));
     }

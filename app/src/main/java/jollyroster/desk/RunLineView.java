@@ -9,6 +9,7 @@ import java.util.Map;
 import jollyroster.chart.RunLine;
 import jollyroster.core.dates.Offset;
 import jollyroster.core.messages.Anchor;
+import jollyroster.core.messages.Channel;
 import jollyroster.core.messages.PlanLine;
 import jollyroster.outbox.MessageState;
 import jollyroster.outbox.MessageWords;
@@ -21,7 +22,7 @@ final class RunLineView {
 
     private RunLineView() {}
 
-    private record Line(Anchor anchor, Offset offset) {
+    private record Line(Anchor anchor, Offset offset, Channel channel) {
         Instant at(Session session) {
             return session.timing().nominal(new PlanLine(anchor, offset));
         }
@@ -30,7 +31,7 @@ final class RunLineView {
     static RunLine of(Session session, List<Count> messages, Instant now) {
         List<RunLine.Event> events = new ArrayList<>();
         byLine(messages).forEach((line, counts) -> {
-            if (!line.anchor().isAnswer()) {
+            if (Anchor.TIMED.contains(line.anchor())) {
                 events.add(event(session, line, counts));
             }
         });
@@ -61,7 +62,8 @@ final class RunLineView {
         Map<Line, List<Count>> byLine = new LinkedHashMap<>();
         messages.stream()
                 .sorted(Comparator.comparing(Count::first))
-                .forEach(c -> byLine.computeIfAbsent(new Line(c.anchor(), c.offset()), l -> new ArrayList<>())
+                .forEach(c -> byLine.computeIfAbsent(
+                                new Line(c.anchor(), c.offset(), c.channel()), l -> new ArrayList<>())
                         .add(c));
         return byLine;
     }
@@ -70,7 +72,9 @@ final class RunLineView {
         List<SessionView.Sending> sendings = new ArrayList<>();
         byLine(messages)
                 .forEach((line, counts) -> sendings.add(new SessionView.Sending(
-                        line.anchor().isAnswer() ? "at once" : Times.dayAndTime(line.at(session), session.zone()),
+                        !Anchor.TIMED.contains(line.anchor())
+                                ? "at once"
+                                : Times.dayAndTime(line.at(session), session.zone()),
                         words(line),
                         count(counts, MessageState.PLANNED) + count(counts, MessageState.SENDING),
                         count(counts, MessageState.SENT),
@@ -87,6 +91,6 @@ final class RunLineView {
     }
 
     private static String words(Line line) {
-        return MessageWords.of(line.anchor(), line.offset());
+        return MessageWords.of(line.anchor(), line.offset(), line.channel());
     }
 }

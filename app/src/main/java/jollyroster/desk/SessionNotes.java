@@ -190,7 +190,7 @@ final class SessionNotes {
                 .map(c -> MarginNote.remark(
                         "Next message: "
                                 + Times.dayAndTime(c.first(), facts.session().zone()) + ".",
-                        MessageWords.of(c.anchor(), c.offset()) + ", to " + c.messages()
+                        MessageWords.of(c.anchor(), c.offset(), c.channel()) + ", to " + c.messages()
                                 + (c.messages() == 1 ? " person." : " people, each outside their quiet hours."),
                         "See it",
                         "/desk/outbox?session=" + facts.session().id()));

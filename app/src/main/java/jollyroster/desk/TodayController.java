@@ -140,7 +140,7 @@ class TodayController {
         return next.stream()
                 .map(send -> new Send(
                         Times.dayAndTime(send.due(), home),
-                        MessageWords.of(send.anchor(), send.offset()),
+                        MessageWords.of(send.anchor(), send.offset(), send.channel()),
                         send.messages() == 1 ? "one person" : send.messages() + " people",
                         titles.getOrDefault(send.session(), ""),
                         send.session()))

@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
+import jollyroster.core.intake.Text;
 import jollyroster.core.seats.RegistrationState;
 import jollyroster.desk.Needs.Need;
 import jollyroster.guests.GuestQueries;
@@ -20,6 +21,7 @@ import jollyroster.programme.Session;
 import jollyroster.seating.Registration;
 import jollyroster.seating.RegistrationQueries;
 import jollyroster.team.TeamQueries;
+import jollyroster.texting.TextLogQueries;
 import jollyroster.till.PaymentQueries;
 import org.springframework.stereotype.Component;
 
@@ -35,7 +37,10 @@ class WaitingNeeds {
     private final PaymentQueries payments;
     private final BusyQueries busy;
     private final TeamQueries team;
+    private static final int MOST_REPLIES = 50;
+    private static final int LONGEST_QUOTED = 80;
     private final DepartureQueries departures;
+    private final TextLogQueries texts;
 
     WaitingNeeds(
             RegistrationQueries roster,
@@ -44,7 +49,9 @@ class WaitingNeeds {
             PaymentQueries payments,
             BusyQueries busy,
             TeamQueries team,
-            DepartureQueries departures) {
+            DepartureQueries departures,
+            TextLogQueries texts) {
+        this.texts = texts;
         this.departures = departures;
         this.busy = busy;
         this.team = team;
@@ -59,10 +66,26 @@ class WaitingNeeds {
                 + team.member(calendar.host()).map(host -> " of " + host.name()).orElse("");
     }
 
+    /** What people wrote back and nothing could be made of. */
+    private void replies(List<Need> needs) {
+        List<TextLogQueries.Reply> open = texts.open(MOST_REPLIES);
+        if (!open.isEmpty()) {
+            TextLogQueries.Reply latest = open.get(0);
+            needs.add(new Need(
+                    1,
+                    "now",
+                    open.size() == 1 ? "Somebody wrote back" : open.size() + " people wrote back",
+                    "“" + Text.oneLine(latest.body(), LONGEST_QUOTED) + "”",
+                    open.size() == 1 ? "Read it" : "Read them",
+                    "/desk/replies"));
+        }
+    }
+
     List<Need> at(Instant now) {
         List<Need> needs = new ArrayList<>();
         held(now, needs);
         callUps(now, needs);
+        replies(needs);
         busy.unread(now)
                 .forEach(calendar -> needs.add(new Need(
                         1,

@@ -8,6 +8,7 @@ import java.time.Instant;
 import java.util.List;
 import jollyroster.core.dates.Offset;
 import jollyroster.core.messages.Anchor;
+import jollyroster.core.messages.Channel;
 import jollyroster.platform.Actor;
 import jollyroster.platform.Writes;
 import org.jooq.Condition;
@@ -36,7 +37,7 @@ public class DepartureCommands {
 
         record One(long message) implements Which {}
 
-        record Batch(long session, Anchor anchor, Offset offset) implements Which {}
+        record Batch(long session, Anchor anchor, Offset offset, Channel channel) implements Which {}
     }
 
     /** Makes them due now; what is decided once the session has begun cannot go early. @return how many */
@@ -73,6 +74,7 @@ public class DepartureCommands {
                         .and(MESSAGE.ANCHOR.eq(batch.anchor().name()))
                         .and(MESSAGE.AMOUNT.eq(batch.offset().amount()))
                         .and(MESSAGE.UNIT.eq(batch.offset().unit().name()))
+                        .and(MESSAGE.CHANNEL.eq(batch.channel().name()))
                 : MESSAGE.ID.eq(((Which.One) which).message());
         return those.and(MESSAGE.STATE.eq(MessageState.PLANNED.name())).and(MESSAGE.CHANGE_ID.isNull());
     }

@@ -8,9 +8,13 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import jollyroster.core.messages.Anchor;
+import jollyroster.core.messages.Audience;
+import jollyroster.core.messages.Channel;
 import jollyroster.platform.Facts;
 import jollyroster.platform.Writes;
 import jollyroster.platform.tables.tables.records.MessageRecord;
+import jollyroster.texting.ShortLinkCommands;
+import jollyroster.texting.TextLogCommands;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -23,9 +27,13 @@ class DispatchCommands {
             List.of(Duration.ofMinutes(1), Duration.ofMinutes(5), Duration.ofMinutes(15), Duration.ofHours(1));
 
     private final Writes writes;
+    private final TextLogCommands texts;
+    private final ShortLinkCommands links;
 
-    DispatchCommands(Writes writes) {
+    DispatchCommands(Writes writes, TextLogCommands texts, ShortLinkCommands links) {
+        this.links = links;
         this.writes = writes;
+        this.texts = texts;
     }
 
     /**
@@ -40,6 +48,8 @@ class DispatchCommands {
             long registration,
             long session,
             Anchor anchor,
+            Channel channel,
+            Audience audience,
             String recipient,
             String subject,
             String body,
@@ -56,6 +66,8 @@ class DispatchCommands {
                     m.getRegistrationId(),
                     m.getSessionId(),
                     Anchor.valueOf(m.getAnchor()),
+                    Channel.valueOf(m.getChannel()),
+                    Audience.of(m.getAudience()).orElse(Audience.EVERYBODY),
                     m.getRecipient(),
                     m.getSubject(),
                     m.getBody(),
@@ -68,19 +80,20 @@ class DispatchCommands {
     }
 
     /**
-     * Claims up to {@code most} messages that are due, the longest due first; also those whose claim has ended without
+     * Claims up to {@code most} messages of one channel that are due, the longest due first; also those whose claim has ended without
      * anybody saying what became of them.
      *
      * @param until when the claim ends by itself
      */
     @Transactional
-    List<Claim> claim(int most, Instant now, Instant until) {
+    List<Claim> claim(Channel channel, int most, Instant now, Instant until) {
         List<Claim> due = writes.sql()
                 .selectFrom(MESSAGE)
                 .where(MESSAGE.STATE
                         .eq(MessageState.PLANNED.name())
                         .and(MESSAGE.DUE_AT.le(now))
                         .or(MESSAGE.STATE.eq(MessageState.SENDING.name()).and(MESSAGE.CLAIMED_UNTIL.le(now))))
+                .and(MESSAGE.CHANNEL.eq(channel.name()))
                 .orderBy(MESSAGE.DUE_AT, MESSAGE.ID)
                 .limit(most)
                 .fetch(Claim::of);
@@ -130,6 +143,19 @@ class DispatchCommands {
                     .where(MESSAGE.ID.eq(claim.id()))
                     .execute();
         }
+    }
+
+    /** The short way to a link of a text, the same each time it is tried. */
+    @Transactional
+    String shorten(long message, String link) {
+        return links.shorten(message, link);
+    }
+
+    /** The same for a text. @param outside by what the gateway names it */
+    @Transactional
+    void sent(Claim claim, TextWriter.Written text, String outside, Instant now) {
+        settle(claim, MessageState.SENT, "", now);
+        texts.taken(claim.id(), outside, text.number(), text.words(), text.parts(), now);
     }
 
     @Transactional

@@ -4,7 +4,10 @@ import static jollyroster.platform.tables.Tables.WRITING_HOURS;
 
 import java.time.DayOfWeek;
 import java.time.LocalTime;
+import java.time.ZoneId;
+import java.util.Optional;
 import java.util.stream.Collectors;
+import jollyroster.core.messages.SendHours;
 import jollyroster.core.messages.WritingHours;
 import jollyroster.platform.Remembered;
 import jollyroster.platform.TableChanges;
@@ -40,18 +43,23 @@ public class HoursCommands {
                 .set(
                         WRITING_HOURS.QUIET_TO,
                         hours.quiet().map(q -> text(q.to())).orElse(null))
-                .set(
-                        WRITING_HOURS.SEND_DAYS,
-                        hours.send()
-                                .map(s -> s.days().stream()
-                                        .map(DayOfWeek::getValue)
-                                        .map(String::valueOf)
-                                        .collect(Collectors.joining()))
-                                .orElse(""))
+                .set(WRITING_HOURS.SEND_DAYS, days(hours.send()))
                 .set(
                         WRITING_HOURS.SEND_FROM,
                         hours.send().map(s -> text(s.from())).orElse(null))
                 .set(WRITING_HOURS.SEND_TO, hours.send().map(s -> text(s.to())).orElse(null))
+                .set(WRITING_HOURS.TEXT_DAYS, days(hours.texts()))
+                .set(
+                        WRITING_HOURS.TEXT_FROM,
+                        hours.texts().map(s -> text(s.from())).orElse(null))
+                .set(WRITING_HOURS.TEXT_TO, hours.texts().map(s -> text(s.to())).orElse(null))
+                .set(
+                        WRITING_HOURS.SEND_ZONE,
+                        hours.send()
+                                .or(hours::texts)
+                                .flatMap(SendHours::home)
+                                .map(ZoneId::getId)
+                                .orElse(null))
                 .execute();
     }
 
@@ -69,6 +77,14 @@ public class HoursCommands {
                 .deleteFrom(WRITING_HOURS)
                 .where(WRITING_HOURS.OFFERING_ID.eq(offering))
                 .execute();
+    }
+
+    private static String days(Optional<SendHours> send) {
+        return send.map(s -> s.days().stream()
+                        .map(DayOfWeek::getValue)
+                        .map(String::valueOf)
+                        .collect(Collectors.joining()))
+                .orElse("");
     }
 
     private static String text(LocalTime time) {

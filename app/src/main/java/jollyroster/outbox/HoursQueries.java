@@ -4,6 +4,7 @@ import static jollyroster.platform.tables.Tables.WRITING_HOURS;
 
 import java.time.DayOfWeek;
 import java.time.LocalTime;
+import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
@@ -15,6 +16,7 @@ import jollyroster.platform.Remembered;
 import jollyroster.platform.TableChanges;
 import jollyroster.platform.tables.tables.records.WritingHoursRecord;
 import org.jooq.DSLContext;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /** Reads when people may be written to. */
@@ -63,14 +65,20 @@ public class HoursQueries {
     private static WritingHours hours(WritingHoursRecord r) {
         Optional<QuietHours> quiet = Optional.ofNullable(r.getQuietFrom())
                 .map(from -> new QuietHours(LocalTime.parse(from), LocalTime.parse(r.getQuietTo())));
-        Optional<SendHours> send = Optional.ofNullable(r.getSendFrom())
-                .map(from -> new SendHours(
-                        r.getSendDays()
-                                .chars()
-                                .mapToObj(day -> DayOfWeek.of(day - '0'))
-                                .collect(Collectors.toSet()),
-                        LocalTime.parse(from),
-                        LocalTime.parse(r.getSendTo())));
-        return new WritingHours(quiet, send);
+        Optional<ZoneId> home = Optional.ofNullable(r.getSendZone()).map(ZoneId::of);
+        return new WritingHours(
+                quiet,
+                send(r.getSendDays(), r.getSendFrom(), r.getSendTo(), home),
+                send(r.getTextDays(), r.getTextFrom(), r.getTextTo(), home));
+    }
+
+    private static Optional<SendHours> send(
+            String days, @Nullable String from, @Nullable String to, Optional<ZoneId> home) {
+        return Optional.ofNullable(from)
+                .map(start -> new SendHours(
+                        days.chars().mapToObj(day -> DayOfWeek.of(day - '0')).collect(Collectors.toSet()),
+                        LocalTime.parse(start),
+                        LocalTime.parse(to),
+                        home));
     }
 }

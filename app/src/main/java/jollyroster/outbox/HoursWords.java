@@ -21,7 +21,11 @@ public final class HoursWords {
         String quiet = hours.quiet()
                 .map(q -> "not between " + q.from() + " and " + q.to())
                 .orElse("at night too");
-        return quiet + hours.send().map(send -> ", only " + of(send)).orElse("");
+        boolean home = hours.send().or(hours::texts).flatMap(SendHours::home).isPresent();
+        return quiet
+                + hours.send().map(send -> ", only " + of(send)).orElse("")
+                + hours.texts().map(send -> ", texts only " + of(send)).orElse("")
+                + (home ? " by our clock" : "");
     }
 
     private static String of(SendHours send) {

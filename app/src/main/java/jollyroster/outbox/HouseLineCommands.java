@@ -6,6 +6,7 @@ import static jollyroster.platform.tables.Tables.HOUSE_PLAN_LINE;
 import java.util.Optional;
 import jollyroster.core.messages.PlanLine;
 import jollyroster.platform.Writes;
+import org.jooq.Condition;
 import org.springframework.stereotype.Component;
 
 /** The plans of the house: made, named, changed and dropped as part of a write that is under way. */
@@ -43,10 +44,7 @@ public class HouseLineCommands {
     public void add(long plan, PlanLine line) {
         writes.sql()
                 .insertInto(HOUSE_PLAN_LINE)
-                .set(HOUSE_PLAN_LINE.PLAN_ID, plan)
-                .set(HOUSE_PLAN_LINE.ANCHOR, line.anchor().name())
-                .set(HOUSE_PLAN_LINE.AMOUNT, line.offset().amount())
-                .set(HOUSE_PLAN_LINE.UNIT, line.offset().unit().name())
+                .set(PlanRows.row(plan, line))
                 .onDuplicateKeyIgnore()
                 .execute();
     }
@@ -56,9 +54,7 @@ public class HouseLineCommands {
         return writes.sql()
                         .deleteFrom(HOUSE_PLAN_LINE)
                         .where(HOUSE_PLAN_LINE.PLAN_ID.eq(plan))
-                        .and(HOUSE_PLAN_LINE.ANCHOR.eq(line.anchor().name()))
-                        .and(HOUSE_PLAN_LINE.AMOUNT.eq(line.offset().amount()))
-                        .and(HOUSE_PLAN_LINE.UNIT.eq(line.offset().unit().name()))
+                        .and(is(line))
                         .execute()
                 > 0;
     }
@@ -66,5 +62,15 @@ public class HouseLineCommands {
     /** Drops a plan that nobody follows. */
     public void drop(long plan) {
         writes.sql().deleteFrom(HOUSE_PLAN).where(HOUSE_PLAN.ID.eq(plan)).execute();
+    }
+
+    private static Condition is(PlanLine line) {
+        return HOUSE_PLAN_LINE
+                .ANCHOR
+                .eq(line.anchor().name())
+                .and(HOUSE_PLAN_LINE.AMOUNT.eq(line.offset().amount()))
+                .and(HOUSE_PLAN_LINE.UNIT.eq(line.offset().unit().name()))
+                .and(HOUSE_PLAN_LINE.CHANNELS.eq(line.channels().name()))
+                .and(HOUSE_PLAN_LINE.AUDIENCE.eq(line.audience().code()));
     }
 }

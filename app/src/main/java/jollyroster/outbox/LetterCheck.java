@@ -25,6 +25,9 @@ public class LetterCheck {
     public static final int LONGEST_SUBJECT = 150;
 
     /** In characters. */
+    public static final int LONGEST_TEXT = 1000;
+
+    /** In characters. */
     public static final int LONGEST_BODY = 20_000;
 
     private static final String SAMPLE_LINK = "https://link.example/way-in";
@@ -109,6 +112,10 @@ public class LetterCheck {
         TemplateText.problems(words.preheader(), known)
                 .forEach(p -> faults.add("Beside the subject: " + FaultWords.of(p)));
         TemplateText.problems(words.body(), known).forEach(p -> faults.add(FaultWords.of(p)));
+        TemplateText.problems(words.asText(), known).forEach(p -> faults.add("As a text: " + FaultWords.of(p)));
+        if (words.asText().length() > LONGEST_TEXT) {
+            faults.add("As a text it is longer than 1,000 characters.");
+        }
         return faults.isEmpty() ? filledIn(of, words) : faults;
     }
 
@@ -135,18 +142,18 @@ public class LetterCheck {
                         .collect(Collectors.toSet()));
     }
 
-    /** A message as it arrives. */
-    public record Mail(String subject, String preheader, String text, String html) {}
+    /** A message as it arrives. @param asText as a text message; empty where it never is one */
+    public record Mail(String subject, String preheader, String text, String html, String asText) {}
 
     /** Words without faults as somebody who is registered would read them; empty when they are not. */
-    public Optional<Mail> preview(Wording words, long registration, long session) {
-        return letters.facts(registration, session).map(facts -> writer.preview(words, facts, registration));
+    public Optional<Mail> preview(Anchor anchor, Wording words, long registration, long session) {
+        return letters.facts(registration, session).map(facts -> writer.preview(anchor, words, facts, registration));
     }
 
     /** A message with the words that count now as somebody made up would read it. */
     public Mail rehearse(Anchor anchor, Letters.Facts made) {
         return writer.preview(
-                counting(new WordingQueries.Of(anchor, made.about().offering())), made, 0);
+                anchor, counting(new WordingQueries.Of(anchor, made.about().offering())), made, 0);
     }
 
     /** The words that count for a message now: the offering's, those of the house, or those that ship. */

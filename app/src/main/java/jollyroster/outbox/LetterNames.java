@@ -11,8 +11,9 @@ import jollyroster.core.messages.Anchor;
 public final class LetterNames {
 
     /** The messages whose words can be changed, in the order of a registration's life. */
-    public static final List<Anchor> MESSAGES = EnumSet.complementOf(EnumSet.of(Anchor.WRITTEN, Anchor.LETTER)).stream()
-            .toList();
+    public static final List<Anchor> MESSAGES =
+            EnumSet.complementOf(EnumSet.of(Anchor.WRITTEN, Anchor.LETTER, Anchor.SILENT, Anchor.SHORT)).stream()
+                    .toList();
 
     /** Each name with what it stands for. */
     public static final Map<String, String> WORDS = words();

@@ -20,6 +20,7 @@ import jollyroster.platform.Address;
 import jollyroster.platform.Facts;
 import jollyroster.platform.Names;
 import jollyroster.platform.Times;
+import jollyroster.texting.ShortLinkCommands;
 import org.springframework.stereotype.Component;
 
 /** Writes letters: a template, and how things stand when the letter leaves. */
@@ -77,6 +78,7 @@ class LetterWriter {
     private final Address address;
     private final Calendars calendars;
     private final Enclosures enclosures;
+    private final ShortLinkCommands shortLinks;
 
     LetterWriter(
             Templates templates,
@@ -85,7 +87,9 @@ class LetterWriter {
             NamedTextQueries texts,
             Address address,
             Calendars calendars,
-            Enclosures enclosures) {
+            Enclosures enclosures,
+            ShortLinkCommands shortLinks) {
+        this.shortLinks = shortLinks;
         this.enclosures = enclosures;
         this.templates = templates;
         this.wordings = wordings;
@@ -101,8 +105,7 @@ class LetterWriter {
         Wordings.Words words = anchor == Anchor.WRITTEN
                 ? Wordings.Words.plain(templates.compile(claim.body()))
                 : wordings.of(anchor, facts.about().offering());
-        Map<String, Object> values = values(facts, claim.given());
-        put(values, words, facts, claim.registration());
+        Map<String, Object> values = filled(claim, words, facts);
         String subject = words.subject(values, claim.subject());
         boolean seated = facts.standing() == Letters.Standing.SEATED;
         boolean dated = !UNDATED.contains(anchor) && (seated || facts.standing() == Letters.Standing.GONE);
@@ -119,6 +122,13 @@ class LetterWriter {
                 enclosures.of(anchor, claim.given()).orElse(null),
                 anchor.isAnswer() ? null : facts.ownLink() + "/no-reminders",
                 now);
+    }
+
+    /** All that the words of a message about a registration may name. */
+    Map<String, Object> filled(DispatchCommands.Claim claim, Wordings.Words words, Letters.Facts facts) {
+        Map<String, Object> values = values(facts, claim.given());
+        put(values, words, facts, claim.registration());
+        return values;
     }
 
     /** What a calendar is to do: follow what holds, or take out what no longer does. */
@@ -200,13 +210,19 @@ class LetterWriter {
     }
 
     /** A message as somebody would read it. */
-    LetterCheck.Mail preview(Wording words, Letters.Facts facts, long registration) {
+    LetterCheck.Mail preview(Anchor anchor, Wording words, Letters.Facts facts, long registration) {
         Map<String, Object> values = values(facts, SAMPLE_GIVEN);
-        Wordings.Words ready = wordings.compile(words);
+        Wordings.Words ready = wordings.compile(anchor, words);
         put(values, ready, facts, registration);
         String subject = ready.subject(values, "");
         return new LetterCheck.Mail(
-                subject, ready.preheader(values), ready.body().text(values), page(ready, subject, values, facts));
+                subject,
+                ready.preheader(values),
+                ready.body().text(values),
+                page(ready, subject, values, facts),
+                ready.asText()
+                        .map(text -> TextWriter.fill(text, values, link -> shortLinks.sample()))
+                        .orElse(""));
     }
 
     /** A text as one person would read it, as HTML. */

@@ -71,7 +71,7 @@ public interface Letters {
 
         /** Why a letter does not go any more, as things may have changed since it was planned; empty when it goes. */
         String obstacle(Anchor anchor, Instant now) {
-            if (anchor.isAnswer()) {
+            if (anchor.isAnswer() || anchor == Anchor.UNPAID) {
                 return "";
             }
             if (standing != Standing.SEATED) {

@@ -1,5 +1,7 @@
 package jollyroster.outbox;
 
+import jollyroster.platform.NotDelivered;
+
 /** Takes letters to people. The mail tray that ships with the program is one; a mail server is another. */
 public interface MailChannel {
 
@@ -13,31 +15,5 @@ public interface MailChannel {
     /** Whether letters go to the people they are for; false where they are only kept to be looked at. */
     default boolean reachesPeople() {
         return true;
-    }
-
-    /** Why a letter was not taken. */
-    class NotDelivered extends Exception {
-        private static final long serialVersionUID = 1L;
-        private final Kind kind;
-
-        /** How far the trouble goes. */
-        public enum Kind {
-            /** Trying this letter again is pointless. */
-            LASTING,
-            /** This letter may go later. */
-            FOR_NOW,
-            /** No letter goes at the moment. */
-            OUTAGE
-        }
-
-        /** @param why in words for the organiser; never holds a token */
-        public NotDelivered(String why, Kind kind) {
-            super(why);
-            this.kind = kind;
-        }
-
-        public Kind kind() {
-            return kind;
-        }
     }
 }

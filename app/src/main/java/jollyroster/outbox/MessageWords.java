@@ -2,6 +2,9 @@ package jollyroster.outbox;
 
 import jollyroster.core.dates.Offset;
 import jollyroster.core.messages.Anchor;
+import jollyroster.core.messages.Audience;
+import jollyroster.core.messages.Channel;
+import jollyroster.core.messages.Channels;
 import jollyroster.core.messages.PlanLine;
 import jollyroster.platform.Times;
 
@@ -11,7 +14,7 @@ public final class MessageWords {
     private MessageWords() {}
 
     public static String of(OutboxQueries.Item item) {
-        return item.kind().map(MessageWords::of).orElseGet(() -> of(item.anchor(), item.offset()));
+        return item.kind().map(MessageWords::of).orElseGet(() -> of(item.anchor(), item.offset(), item.channel()));
     }
 
     private static String of(LetterKind kind) {
@@ -38,6 +41,15 @@ public final class MessageWords {
             case DOOR_OPENS -> "when the door opens";
             case NOT_IN -> span + " after the start";
             case ATTENDED, PART, ABSENT -> span + " after the end";
+            case SILENT -> span + " before the cut-off";
+            case UNPAID -> span + " before the payment runs out";
+            case SHORT -> span + " before, if short";
+            case WAITLISTED -> "when waitlisted";
+            case CALLED_UP -> "when called up";
+            case SEATED -> "when seated";
+            case CHANGED -> "when changed";
+            case CALLED_OFF -> "when called off";
+            case RESTORED -> "when it takes place after all";
             default -> "at once";
         };
     }
@@ -61,19 +73,50 @@ public final class MessageWords {
             case DOOR_OPENS -> "Note that the door is open, with the link";
             case NOT_IN -> "Note that it has begun, with the link";
             case ATTENDED, PART, ABSENT -> "Follow-up";
-            default -> "Confirmation with the link";
+            case SILENT -> "Reminder of the invitation";
+            case UNPAID -> "Reminder to pay";
+            case SHORT -> "Warning: too few people";
+            case REGISTERED -> "Confirmation with the link";
+            default -> of(anchor, Offset.none());
         };
     }
 
     /** To whom a line of a plan goes. */
     public static String whom(PlanLine line) {
-        return switch (line.anchor()) {
-            case NOT_IN -> "those who are not in";
-            case ATTENDED -> "those who attended";
-            case PART -> "those who were there in part";
-            case ABSENT -> "those who were absent";
-            default -> "everybody registered";
+        return some(line.audience())
+                + switch (line.anchor()) {
+                    case SILENT -> "those who have not answered";
+                    case UNPAID -> "those who have not paid";
+                    case SHORT -> "the organiser";
+                    case WAITLISTED, CALLED_UP, SEATED, CHANGED, CALLED_OFF, RESTORED -> "whom it is about";
+                    case NOT_IN -> "those who are not in";
+                    case ATTENDED -> "those who attended";
+                    case PART -> "those who were there in part";
+                    case ABSENT -> "those who were absent";
+                    default -> "everybody registered";
+                };
+    }
+
+    private static String some(Audience audience) {
+        return switch (audience.kind()) {
+            case EVERYBODY -> "";
+            case FIRST_TIMERS -> "first-timers among ";
+            case RETURNING -> "those who have been before among ";
+            case ANSWERED -> "“" + audience.answer() + "” to " + audience.question() + " among ";
         };
+    }
+
+    /** By what a line goes. */
+    public static String by(Channels channels) {
+        return switch (channels) {
+            case EMAIL -> "e-mail";
+            case TEXT -> "text";
+            case BOTH -> "e-mail and text";
+        };
+    }
+
+    public static String of(Anchor anchor, Offset offset, Channel channel) {
+        return of(anchor, offset) + (channel == Channel.TEXT ? ", by text" : "");
     }
 
     public static String of(Anchor anchor, Offset offset) {
@@ -97,6 +140,9 @@ public final class MessageWords {
             case RESTORED -> "Takes place after all";
             case RECEIPT -> "Receipt";
             case REFUNDED -> "Money refunded";
+            case SILENT -> "Reminder of the invitation";
+            case UNPAID -> "Reminder to pay, " + Times.said(offset) + " before it runs out";
+            case SHORT -> "Too few people, " + Times.said(offset) + " before";
             case WRITTEN -> "From the organiser";
             case LETTER -> "Message";
             case BEFORE_START -> "Reminder, " + Times.said(offset) + " before";

@@ -1,10 +1,16 @@
 package jollyroster.outbox;
 
 import java.time.Instant;
+import java.util.Map;
 import java.util.Optional;
 import jollyroster.core.attendance.Verdict;
 import jollyroster.core.dates.Interval;
 import jollyroster.core.messages.Anchor;
+import jollyroster.core.messages.Audience;
+import jollyroster.core.messages.Channel;
+import jollyroster.core.messages.MessagePlan;
+import jollyroster.texting.AgreementQueries;
+import org.springframework.context.annotation.Lazy;
 import org.springframework.stereotype.Component;
 
 /** Says why a message does not go any more, as things may have changed since it was planned. */
@@ -12,9 +18,13 @@ import org.springframework.stereotype.Component;
 class Obstacles {
 
     private final Attendances attendances;
+    private final AgreementQueries agreements;
+    private final AnswersGiven answers;
 
-    Obstacles(Attendances attendances) {
+    Obstacles(Attendances attendances, AgreementQueries agreements, @Lazy AnswersGiven answers) {
         this.attendances = attendances;
+        this.agreements = agreements;
+        this.answers = answers;
     }
 
     /** Why it does not go, in words; empty when it goes. */
@@ -23,6 +33,16 @@ class Obstacles {
         if (!standing.isEmpty()) {
             return standing;
         }
+        if (claim.channel() == Channel.TEXT
+                && agreements.numberFor(claim.registration()).isEmpty()) {
+            return Reasons.of(MessagePlan.Reason.NO_TEXTS);
+        }
+        if (!isAmong(claim, facts)) {
+            return "is not among those it goes to";
+        }
+        if (claim.anchor() == Anchor.UNPAID) {
+            return facts.offer().until().isPresent() ? "" : "nothing is due any more";
+        }
         if (claim.anchor() == Anchor.NOT_IN) {
             return notIn(claim, facts);
         }
@@ -30,6 +50,16 @@ class Obstacles {
                 .verdict()
                 .map(wanted -> verdict(claim, facts, wanted, now))
                 .orElse("");
+    }
+
+    private boolean isAmong(DispatchCommands.Claim claim, Letters.Facts facts) {
+        Audience audience = claim.audience();
+        return audience.isEverybody()
+                || audience.holds(
+                        facts.about().firstTime(),
+                        audience.kind() == Audience.Kind.ANSWERED
+                                ? answers.of(claim.registration(), facts.about().offering())
+                                : Map.of());
     }
 
     private String notIn(DispatchCommands.Claim claim, Letters.Facts facts) {

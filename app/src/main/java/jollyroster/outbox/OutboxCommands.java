@@ -9,15 +9,15 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import jollyroster.core.dates.Interval;
 import jollyroster.core.dates.Offset;
 import jollyroster.core.door.DoorHours;
 import jollyroster.core.messages.Anchor;
+import jollyroster.core.messages.Channel;
 import jollyroster.core.messages.MessagePlan;
-import jollyroster.core.messages.MessagePlan.Entry;
 import jollyroster.core.messages.PlanLine;
 import jollyroster.core.messages.Timing;
 import jollyroster.platform.Facts;
@@ -25,6 +25,7 @@ import jollyroster.platform.KeptInsert;
 import jollyroster.platform.OrganisationQueries;
 import jollyroster.platform.Writes;
 import jollyroster.platform.tables.tables.records.MessageRecord;
+import jollyroster.texting.AgreementCommands;
 import org.jooq.Condition;
 import org.jooq.impl.DSL;
 import org.springframework.stereotype.Component;
@@ -45,13 +46,16 @@ public class OutboxCommands {
     private final KeptInsert<MessageRecord> insert;
     private final PlanLineCommands plans;
     private final HoursCommands hours;
+    private final AgreementCommands agreements;
 
     OutboxCommands(
             Writes writes,
             Templates templates,
             OrganisationQueries organisation,
             PlanLineCommands plans,
-            HoursCommands hours) {
+            HoursCommands hours,
+            AgreementCommands agreements) {
+        this.agreements = agreements;
         this.hours = hours;
         this.writes = writes;
         this.templates = templates;
@@ -87,9 +91,32 @@ public class OutboxCommands {
      * @param occasion the same for the same letter, which then goes once
      */
     public void answer(Anchor anchor, Recipient to, String occasion, Facts given, Instant now) {
-        MessageRecord row = row(new PlanLine(anchor, Offset.none()), to, occasion, now, now, now);
+        MessageRecord row = MessageRows.email(new PlanLine(anchor, Offset.none()), to, occasion, now, now, now);
         row.setGiven(given.json());
         insert(List.of(row));
+        insert(beside(row, anchor, to, occasion, now));
+    }
+
+    /** The texts that the plan has beside an answer, for whoever agreed to texts. */
+    private List<MessageRecord> beside(
+            MessageRecord answer, Anchor anchor, Recipient to, String occasion, Instant due) {
+        List<PlanLine> lines = plans.of(to.offering()).stream()
+                .filter(line -> line.anchor() == anchor && line.channels().has(Channel.TEXT))
+                .toList();
+        Optional<String> number = lines.isEmpty() ? Optional.empty() : agreements.numberFor(to.registration());
+        return number.stream()
+                .flatMap(some -> lines.stream().map(line -> beside(answer, line, to, some, occasion, due)))
+                .toList();
+    }
+
+    private MessageRecord beside(
+            MessageRecord answer, PlanLine line, Recipient to, String number, String occasion, Instant due) {
+        Instant goes =
+                hours.of(to.offering()).answeredByText(due.atZone(to.zone())).toInstant();
+        MessageRecord row = MessageRows.text(line, to, number, occasion, due, goes, answer.getCreatedAt());
+        row.setGiven(answer.getGiven());
+        row.setChangeId(answer.getChangeId());
+        return row;
     }
 
     /**
@@ -102,10 +129,11 @@ public class OutboxCommands {
     public void answerAndRemind(Anchor anchor, List<Recipient> dates, Facts given, Instant now) {
         Recipient first = dates.get(0);
         List<MessageRecord> rows = new ArrayList<>();
-        MessageRecord answer =
-                row(new PlanLine(anchor, Offset.none()), first, String.valueOf(now.toEpochMilli()), now, now, now);
+        String occasion = String.valueOf(now.toEpochMilli());
+        MessageRecord answer = MessageRows.email(new PlanLine(anchor, Offset.none()), first, occasion, now, now, now);
         answer.setGiven(given.json());
         rows.add(answer);
+        rows.addAll(beside(answer, anchor, first, occasion, now));
         List<PlanLine> plan = plans.of(first.offering());
         dates.forEach(date -> rows.addAll(reminders(plan, date, now)));
         insert(rows);
@@ -123,8 +151,11 @@ public class OutboxCommands {
         if (!to.reminded()) {
             return List.of();
         }
-        return MessagePlan.schedule(plan, to.timing(), to.zone(), hours.of(to.offering()), now).stream()
-                .map(entry -> reminder(entry, to, now))
+        boolean texts = plan.stream().anyMatch(line -> line.channels().has(Channel.TEXT));
+        Optional<String> number = texts ? agreements.numberFor(to.registration()) : Optional.empty();
+        MessagePlan.Reader reader = new MessagePlan.Reader(to.zone(), number.isPresent());
+        return MessagePlan.schedule(plan, to.timing(), reader, hours.of(to.offering()), now).stream()
+                .map(entry -> MessageRows.of(entry, to, number.orElse(""), now))
                 .toList();
     }
 
@@ -147,10 +178,11 @@ public class OutboxCommands {
                     now);
             Facts before = believed.getOrDefault(to.registration(), Facts.none());
             String occasion = "change-" + change + "-" + to.session();
-            MessageRecord row = row(new PlanLine(anchor, Offset.none()), to, occasion, due, due, now);
+            MessageRecord row = MessageRows.email(new PlanLine(anchor, Offset.none()), to, occasion, due, due, now);
             row.setChangeId(change);
             row.setGiven(was.told(before).json());
             insert(List.of(row));
+            insert(beside(row, anchor, to, occasion, due));
         }
     }
 
@@ -191,7 +223,7 @@ public class OutboxCommands {
         Recipient to = new Recipient(0, 0, 0, recipient, ZoneOffset.UTC, "", at(now), 0, false);
         Map<String, Object> values = new HashMap<>(given.values());
         values.put("organisation", organisation.organisation().name());
-        MessageRecord row = row(new PlanLine(Anchor.LETTER, Offset.none()), to, "", now, now, now);
+        MessageRecord row = MessageRows.email(new PlanLine(Anchor.LETTER, Offset.none()), to, "", now, now, now);
         row.setMessageKey(key);
         row.setSubject(templates.subject(kind, values));
         row.setTemplate(kind.name());
@@ -206,10 +238,33 @@ public class OutboxCommands {
 
     /** Queues a letter that the organiser wrote to a registered person. Due at once. */
     public void written(Recipient to, String subject, String body, Instant now) {
-        MessageRecord row =
-                row(new PlanLine(Anchor.WRITTEN, Offset.none()), to, String.valueOf(now.toEpochMilli()), now, now, now);
+        MessageRecord row = MessageRows.email(
+                new PlanLine(Anchor.WRITTEN, Offset.none()), to, String.valueOf(now.toEpochMilli()), now, now, now);
         row.setSubject(subject);
         row.setBody(body);
+        insert(List.of(row));
+    }
+
+    /** A text that was sent did not reach its phone. */
+    public void notArrived(long message, String reason, Instant now) {
+        writes.sql()
+                .update(MESSAGE)
+                .set(MESSAGE.STATE, MessageState.FAILED.name())
+                .set(MESSAGE.REASON, reason)
+                .set(MESSAGE.DONE_AT, now)
+                .where(MESSAGE.ID.eq(message))
+                .and(MESSAGE.STATE.eq(MessageState.SENT.name()))
+                .execute();
+    }
+
+    /** Queues a text that answers one, to a number alone. Due at once. */
+    public void wordOf(String number, String words, Instant now) {
+        Recipient to = new Recipient(0, 0, 0, "", ZoneOffset.UTC, "", at(now), 0, false);
+        String occasion = "word-" + now.toEpochMilli() + number;
+        MessageRecord row =
+                MessageRows.text(new PlanLine(Anchor.LETTER, Offset.none()), to, number, occasion, now, now, now);
+        row.setSubject("Answer to HELP");
+        row.setBody(words);
         insert(List.of(row));
     }
 
@@ -219,58 +274,12 @@ public class OutboxCommands {
                 .update(MESSAGE)
                 .set(MESSAGE.RECIPIENT, email)
                 .where(MESSAGE.REGISTRATION_ID.in(registrations))
+                .and(MESSAGE.CHANNEL.eq(Channel.EMAIL.name()))
                 .and(MESSAGE.STATE.in(MessageState.PLANNED.name(), MessageState.FAILED.name()))
                 .execute();
     }
 
-    private MessageRecord reminder(Entry entry, Recipient to, Instant now) {
-        String occasion =
-                entry.line().offset().amount() + entry.line().offset().unit().name() + "-"
-                        + to.timing().hours().start().getEpochSecond() + "-" + to.sequence() + "-" + now.toEpochMilli();
-        if (entry instanceof Entry.Send send) {
-            return row(
-                    entry.line(),
-                    to,
-                    occasion,
-                    send.time().nominal(),
-                    send.time().at(),
-                    now);
-        }
-        Entry.Skip skip = (Entry.Skip) entry;
-        MessageRecord row = row(entry.line(), to, occasion, skip.nominal(), skip.nominal(), now);
-        row.setState(MessageState.WITHDRAWN.name());
-        row.setReason(Reasons.of(skip.because()));
-        row.setDoneAt(now);
-        return row;
-    }
-
-    private static MessageRecord row(
-            PlanLine line, Recipient to, String occasion, Instant nominal, Instant due, Instant now) {
-        MessageRecord row = new MessageRecord();
-        row.setMessageKey(
-                "r" + to.registration() + "-" + line.anchor().name().toLowerCase(Locale.ROOT) + "-" + occasion);
-        row.setRegistrationId(to.registration());
-        row.setSessionId(to.session());
-        row.setAnchor(line.anchor().name());
-        row.setAmount(line.offset().amount());
-        row.setUnit(line.offset().unit().name());
-        row.setRecipient(to.email());
-        row.setSubject(Subjects.of(line.anchor(), to.title()));
-        row.setState(MessageState.PLANNED.name());
-        row.setReason("");
-        row.setBody("");
-        row.setTemplate("");
-        row.setGiven("");
-        row.setCalendar("");
-        row.setAttempts(0);
-        row.setNominalAt(nominal);
-        row.setDueAt(due);
-        row.setCreatedAt(now);
-        row.changed(MESSAGE.ID, false);
-        return row;
-    }
-
-    /** A message that is planned already stays; one that was withdrawn is planned again. Who has no address gets none. */
+    /** A message that is planned already stays; one that was withdrawn is planned again. Who has no address or number gets none. */
     private void insert(List<MessageRecord> rows) {
         insert.runAll(rows.stream().filter(r -> !r.getRecipient().isEmpty()).toList());
     }

@@ -16,6 +16,8 @@ import java.util.Optional;
 import java.util.Set;
 import jollyroster.core.dates.Offset;
 import jollyroster.core.messages.Anchor;
+import jollyroster.core.messages.Channel;
+import jollyroster.core.messages.PlanLine;
 import jollyroster.platform.Facts;
 import jollyroster.platform.Folded;
 import jollyroster.platform.Reads;
@@ -54,6 +56,7 @@ public class OutboxQueries {
             long session,
             Anchor anchor,
             Offset offset,
+            Channel channel,
             Optional<LetterKind> kind,
             Facts given,
             String recipient,
@@ -66,7 +69,23 @@ public class OutboxQueries {
             Optional<Instant> done) {}
 
     /** How many messages of one plan line of a session are in one state, and when the first is due. */
-    public record Count(Anchor anchor, Offset offset, MessageState state, int messages, Instant first) {}
+    public record Count(
+            Anchor anchor,
+            Offset offset,
+            Channel channel,
+            String audience,
+            MessageState state,
+            int messages,
+            Instant first) {
+
+        /** Whether they are of this line of a plan. */
+        public boolean isOf(PlanLine line) {
+            return anchor == line.anchor()
+                    && offset.equals(line.offset())
+                    && line.channels().has(channel)
+                    && audience.equals(line.audience().code());
+        }
+    }
 
     /**
      * Messages in one state: planned and sending by when they are due, the others by when they were settled, latest
@@ -169,20 +188,30 @@ public class OutboxQueries {
 
     private List<Count> counted(long session) {
         return reads.sql()
-                .select(MESSAGE.ANCHOR, MESSAGE.AMOUNT, MESSAGE.UNIT, MESSAGE.STATE, count(), min(MESSAGE.DUE_AT))
+                .select(
+                        MESSAGE.ANCHOR,
+                        MESSAGE.AMOUNT,
+                        MESSAGE.UNIT,
+                        MESSAGE.CHANNEL,
+                        MESSAGE.AUDIENCE,
+                        MESSAGE.STATE,
+                        count(),
+                        min(MESSAGE.DUE_AT))
                 .from(MESSAGE)
                 .where(MESSAGE.SESSION_ID.eq(session))
-                .groupBy(MESSAGE.ANCHOR, MESSAGE.AMOUNT, MESSAGE.UNIT, MESSAGE.STATE)
+                .groupBy(MESSAGE.ANCHOR, MESSAGE.AMOUNT, MESSAGE.UNIT, MESSAGE.CHANNEL, MESSAGE.AUDIENCE, MESSAGE.STATE)
                 .fetch(r -> new Count(
                         Anchor.valueOf(r.value1()),
                         new Offset(r.value2(), Offset.Unit.valueOf(r.value3())),
-                        MessageState.valueOf(r.value4()),
+                        Channel.valueOf(r.value4()),
                         r.value5(),
-                        r.value6()));
+                        MessageState.valueOf(r.value6()),
+                        r.value7(),
+                        r.value8()));
     }
 
     /** What leaves next: planned messages of one line of a session's plan that go at the same time, taken together. */
-    public record NextSend(Instant due, Anchor anchor, Offset offset, long session, int messages) {}
+    public record NextSend(Instant due, Anchor anchor, Offset offset, Channel channel, long session, int messages) {}
 
     public List<NextSend> nextSends(int most) {
         return nextSends.get(most, this::readNextSends);
@@ -190,18 +219,32 @@ public class OutboxQueries {
 
     private List<NextSend> readNextSends(int most) {
         return reads.sql()
-                .select(MESSAGE.DUE_AT, MESSAGE.ANCHOR, MESSAGE.AMOUNT, MESSAGE.UNIT, MESSAGE.SESSION_ID, count())
+                .select(
+                        MESSAGE.DUE_AT,
+                        MESSAGE.ANCHOR,
+                        MESSAGE.AMOUNT,
+                        MESSAGE.UNIT,
+                        MESSAGE.CHANNEL,
+                        MESSAGE.SESSION_ID,
+                        count())
                 .from(MESSAGE)
                 .where(MESSAGE.STATE.eq(MessageState.PLANNED.name()))
-                .groupBy(MESSAGE.DUE_AT, MESSAGE.SESSION_ID, MESSAGE.ANCHOR, MESSAGE.AMOUNT, MESSAGE.UNIT)
+                .groupBy(
+                        MESSAGE.DUE_AT,
+                        MESSAGE.SESSION_ID,
+                        MESSAGE.ANCHOR,
+                        MESSAGE.AMOUNT,
+                        MESSAGE.UNIT,
+                        MESSAGE.CHANNEL)
                 .orderBy(MESSAGE.DUE_AT)
                 .limit(most)
                 .fetch(r -> new NextSend(
                         r.value1(),
                         Anchor.valueOf(r.value2()),
                         new Offset(r.value3(), Offset.Unit.valueOf(r.value4())),
-                        r.value5(),
-                        r.value6()));
+                        Channel.valueOf(r.value5()),
+                        r.value6(),
+                        r.value7()));
     }
 
     /** The messages to one registration, in order of time. */
@@ -257,6 +300,7 @@ public class OutboxQueries {
                 m.getSessionId(),
                 Anchor.valueOf(m.getAnchor()),
                 new Offset(m.getAmount(), Offset.Unit.valueOf(m.getUnit())),
+                Channel.valueOf(m.getChannel()),
                 m.getTemplate().isEmpty() ? Optional.empty() : Optional.of(LetterKind.valueOf(m.getTemplate())),
                 m.getTemplate().isEmpty() ? Facts.none() : Facts.read(m.getGiven()),
                 m.getRecipient(),

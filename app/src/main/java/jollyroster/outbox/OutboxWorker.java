@@ -6,48 +6,42 @@ import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.ExecutionException;
 import jollyroster.core.messages.Anchor;
+import jollyroster.platform.NotDelivered;
 import jollyroster.platform.OutsideService;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 
 /**
- * Sends what is due, one letter after another, as long as the mail server answers. A letter is claimed, handed to the channel, then settled; if the process
- * dies in between, only the letter in hand may go twice, and it carries the same Message-ID.
+ * Sends what is due, one message after another, each channel as long as its service answers. A message is claimed, handed over, then
+ * settled; if the process dies in between, only the message in hand may go twice, and it carries the same name.
  */
 @Component
 public class OutboxWorker {
 
     private static final Logger LOG = LoggerFactory.getLogger(OutboxWorker.class);
     private static final int BATCH = 100;
-    private final OutsideService server;
+    private final List<Carrier> carriers;
     private final DispatchCommands dispatch;
     private final DepartureQueries departures;
     private final Letters letters;
     private final Obstacles obstacles;
-    private final LetterWriter writer;
-    private final MailChannel mail;
     private final Clock clock;
 
     OutboxWorker(
-            @Qualifier("mailServer") OutsideService server,
+            List<Carrier> carriers,
             DispatchCommands dispatch,
             DepartureQueries departures,
             Letters letters,
             Obstacles obstacles,
-            LetterWriter writer,
-            MailChannel mail,
             Clock clock) {
-        this.server = server;
+        this.carriers = List.copyOf(carriers);
         this.dispatch = dispatch;
         this.departures = departures;
         this.letters = letters;
         this.obstacles = obstacles;
-        this.writer = writer;
-        this.mail = mail;
         this.clock = clock;
     }
 
@@ -60,48 +54,54 @@ public class OutboxWorker {
         }
     }
 
-    /** Sends everything that is due now, unless the mail server is out. @return how many letters the channel took */
+    /** Sends everything that is due now, unless its service is out. @return how many messages were taken */
     public synchronized int sendDue() {
+        return carriers.stream().mapToInt(this::sendDue).sum();
+    }
+
+    private int sendDue(Carrier by) {
         int sent = 0;
-        for (List<DispatchCommands.Claim> batch = claimed(); !batch.isEmpty(); batch = claimed()) {
-            sent += send(batch);
+        for (List<DispatchCommands.Claim> batch = claimed(by); !batch.isEmpty(); batch = claimed(by)) {
+            sent += send(by, batch);
         }
         return sent;
     }
 
-    private List<DispatchCommands.Claim> claimed() {
+    private List<DispatchCommands.Claim> claimed(Carrier by) {
         Instant now = clock.instant();
-        return server.isResting() || departures.held().isPresent()
+        return by.service().isResting() || departures.held().isPresent()
                 ? List.of()
-                : dispatch.claim(BATCH, now, now.plus(server.limit().multipliedBy(BATCH)));
+                : dispatch.claim(
+                        by.channel(), BATCH, now, now.plus(by.service().limit().multipliedBy(BATCH)));
     }
 
-    private int send(List<DispatchCommands.Claim> batch) {
+    private int send(Carrier by, List<DispatchCommands.Claim> batch) {
         int sent = 0;
         for (int i = 0; i < batch.size(); i++) {
-            if (server.isResting()) {
-                dispatch.putBack(batch.subList(i, batch.size()), "the mail server did not answer");
+            if (by.service().isResting()) {
+                dispatch.putBack(
+                        batch.subList(i, batch.size()), "the " + by.service().name() + " did not answer");
                 return sent;
             }
-            sent += isSent(batch.get(i)) ? 1 : 0;
+            sent += isSent(by, batch.get(i)) ? 1 : 0;
         }
         return sent;
     }
 
-    /** A letter that cannot be written fails by itself and holds up no other. */
-    private boolean isSent(DispatchCommands.Claim claim) {
+    /** A message that cannot be written fails by itself and holds up no other. */
+    private boolean isSent(Carrier by, DispatchCommands.Claim claim) {
         try {
-            return send(claim);
+            return send(by, claim);
         } catch (RuntimeException bad) {
             LOG.error("Message {} cannot be written: {}", claim.id(), bad.toString());
-            dispatch.failed(claim, "the e-mail could not be written", true, clock.instant());
+            dispatch.failed(claim, "it could not be written", true, clock.instant());
             return false;
         }
     }
 
-    private boolean send(DispatchCommands.Claim claim) {
+    private boolean send(Carrier by, DispatchCommands.Claim claim) {
         if (claim.anchor() == Anchor.LETTER) {
-            return deliver(claim, writer.standing(claim, letters.sender(), clock.instant()));
+            return carry(by, claim, Optional.empty());
         }
         Optional<Letters.Facts> facts = letters.facts(claim.registration(), claim.session());
         String obstacle =
@@ -110,34 +110,30 @@ public class OutboxWorker {
             dispatch.withdraw(claim, obstacle, clock.instant());
             return false;
         }
-        return deliver(claim, writer.about(claim, facts.orElseThrow(), clock.instant()));
+        return carry(by, claim, facts);
     }
 
-    private boolean deliver(DispatchCommands.Claim claim, Letter letter) {
+    private boolean carry(Carrier by, DispatchCommands.Claim claim, Optional<Letters.Facts> facts) {
         try {
-            server.call(() -> {
-                mail.deliver(letter);
-                return letter;
-            });
-            dispatch.sent(claim, letter.subject(), clock.instant());
+            by.carry(claim, facts, clock.instant());
             return true;
         } catch (OutsideService.NoAnswer slow) {
             dispatch.putBack(List.of(claim), String.valueOf(slow.getMessage()));
         } catch (ExecutionException e) {
-            if (!(e.getCause() instanceof MailChannel.NotDelivered why)) {
+            if (!(e.getCause() instanceof NotDelivered why)) {
                 throw new IllegalStateException(e.getCause());
             }
-            notDelivered(claim, why);
+            notDelivered(by, claim, why);
         }
         return false;
     }
 
-    private void notDelivered(DispatchCommands.Claim claim, MailChannel.NotDelivered why) {
-        if (why.kind() == MailChannel.NotDelivered.Kind.OUTAGE) {
-            server.failed();
+    private void notDelivered(Carrier by, DispatchCommands.Claim claim, NotDelivered why) {
+        if (why.kind() == NotDelivered.Kind.OUTAGE) {
+            by.service().failed();
             dispatch.putBack(List.of(claim), String.valueOf(why.getMessage()));
         } else {
-            boolean lasting = why.kind() == MailChannel.NotDelivered.Kind.LASTING;
+            boolean lasting = why.kind() == NotDelivered.Kind.LASTING;
             dispatch.failed(claim, String.valueOf(why.getMessage()), lasting, clock.instant());
         }
     }

@@ -68,11 +68,7 @@ public class PlanLineCommands {
     private void keep(long offering, PlanLine line, boolean off) {
         writes.sql()
                 .insertInto(PLAN_LINE)
-                .set(PLAN_LINE.OFFERING_ID, offering)
-                .set(PLAN_LINE.ANCHOR, line.anchor().name())
-                .set(PLAN_LINE.AMOUNT, line.offset().amount())
-                .set(PLAN_LINE.UNIT, line.offset().unit().name())
-                .set(PLAN_LINE.IS_OFF, off)
+                .set(PlanRows.row(offering, line, off))
                 .onDuplicateKeyUpdate()
                 .set(PLAN_LINE.IS_OFF, off)
                 .execute();
@@ -86,14 +82,6 @@ public class PlanLineCommands {
                         .and(is(line))
                         .execute()
                 > 0;
-    }
-
-    private static Condition is(PlanLine line) {
-        return PLAN_LINE
-                .ANCHOR
-                .eq(line.anchor().name())
-                .and(PLAN_LINE.AMOUNT.eq(line.offset().amount()))
-                .and(PLAN_LINE.UNIT.eq(line.offset().unit().name()));
     }
 
     /** Has an offering follow a plan of the house from now on; where it departs from it is kept. */
@@ -147,5 +135,15 @@ public class PlanLineCommands {
     /** The lines of an offering's plan that count. */
     public List<PlanLine> of(long offering) {
         return lines.get(offering, id -> plan(id).lines());
+    }
+
+    private static Condition is(PlanLine line) {
+        return PLAN_LINE
+                .ANCHOR
+                .eq(line.anchor().name())
+                .and(PLAN_LINE.AMOUNT.eq(line.offset().amount()))
+                .and(PLAN_LINE.UNIT.eq(line.offset().unit().name()))
+                .and(PLAN_LINE.CHANNELS.eq(line.channels().name()))
+                .and(PLAN_LINE.AUDIENCE.eq(line.audience().code()));
     }
 }

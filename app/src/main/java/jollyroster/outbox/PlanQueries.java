@@ -12,8 +12,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
-import jollyroster.core.dates.Offset;
-import jollyroster.core.messages.Anchor;
+import jollyroster.core.messages.Channel;
 import jollyroster.core.messages.OfferingPlan;
 import jollyroster.core.messages.PlanLine;
 import jollyroster.core.messages.PlanText;
@@ -52,9 +51,8 @@ public class PlanQueries {
     }
 
     private List<House> readHouses() {
-        Map<Long, List<PlanLine>> lines = reads.sql()
-                .selectFrom(HOUSE_PLAN_LINE)
-                .fetchGroups(HOUSE_PLAN_LINE.PLAN_ID, r -> line(r.getAnchor(), r.getAmount(), r.getUnit()));
+        Map<Long, List<PlanLine>> lines =
+                reads.sql().selectFrom(HOUSE_PLAN_LINE).fetchGroups(HOUSE_PLAN_LINE.PLAN_ID, PlanRows::line);
         Map<Long, List<Long>> followers =
                 reads.sql().selectFrom(FOLLOWED_PLAN).fetchGroups(FOLLOWED_PLAN.PLAN_ID, FOLLOWED_PLAN.OFFERING_ID);
         return reads.sql()
@@ -82,6 +80,11 @@ public class PlanQueries {
         return plans(List.of(offering)).getOrDefault(offering, NONE);
     }
 
+    /** Whether an offering writes texts. */
+    public boolean texts(long offering) {
+        return plan(offering).lines().stream().anyMatch(line -> line.channels().has(Channel.TEXT));
+    }
+
     /** The plans of several offerings, in one go. */
     public Map<Long, OfferingPlan> plans(Collection<Long> offerings) {
         return plans.get(Set.copyOf(offerings), ids -> read(reads.sql(), ids));
@@ -91,13 +94,13 @@ public class PlanQueries {
         Map<Long, Result<PlanLineRecord>> own = sql.selectFrom(PLAN_LINE)
                 .where(PLAN_LINE.OFFERING_ID.in(offerings))
                 .fetchGroups(PLAN_LINE.OFFERING_ID);
-        Map<Long, List<PlanLine>> house = sql.select(
-                        FOLLOWED_PLAN.OFFERING_ID, HOUSE_PLAN_LINE.ANCHOR, HOUSE_PLAN_LINE.AMOUNT, HOUSE_PLAN_LINE.UNIT)
+        Map<Long, List<PlanLine>> house = sql.select(FOLLOWED_PLAN.OFFERING_ID)
+                .select(HOUSE_PLAN_LINE.fields())
                 .from(FOLLOWED_PLAN)
                 .join(HOUSE_PLAN_LINE)
                 .on(HOUSE_PLAN_LINE.PLAN_ID.eq(FOLLOWED_PLAN.PLAN_ID))
                 .where(FOLLOWED_PLAN.OFFERING_ID.in(offerings))
-                .fetchGroups(FOLLOWED_PLAN.OFFERING_ID, r -> line(r.value2(), r.value3(), r.value4()));
+                .fetchGroups(FOLLOWED_PLAN.OFFERING_ID, r -> PlanRows.line(r.into(HOUSE_PLAN_LINE)));
         Map<Long, OfferingPlan> plans = new HashMap<>();
         offerings.forEach(id -> plans.put(
                 id,
@@ -108,17 +111,11 @@ public class PlanQueries {
     }
 
     private static OfferingPlan plan(List<PlanLine> house, List<PlanLineRecord> rows) {
-        List<PlanLine> own = rows.stream()
-                .map(r -> line(r.getAnchor(), r.getAmount(), r.getUnit()))
-                .toList();
+        List<PlanLine> own = rows.stream().map(PlanRows::line).toList();
         Set<PlanLine> off = rows.stream()
                 .filter(PlanLineRecord::getIsOff)
-                .map(r -> line(r.getAnchor(), r.getAmount(), r.getUnit()))
+                .map(PlanRows::line)
                 .collect(Collectors.toSet());
         return new OfferingPlan(house, own, off);
-    }
-
-    private static PlanLine line(String anchor, int amount, String unit) {
-        return new PlanLine(Anchor.valueOf(anchor), new Offset(amount, Offset.Unit.valueOf(unit)));
     }
 }

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
 import jollyroster.core.messages.Anchor;
+import jollyroster.core.messages.Channel;
 import jollyroster.platform.Reads;
 import org.springframework.context.annotation.Lazy;
 import org.springframework.stereotype.Component;
@@ -18,12 +19,20 @@ public class PlannedMailQueries {
 
     private final Reads reads;
     private final LetterWriter writer;
+    private final TextWriter texts;
     private final Letters letters;
     private final Obstacles obstacles;
     private final Clock clock;
 
-    PlannedMailQueries(Reads reads, LetterWriter writer, @Lazy Letters letters, Obstacles obstacles, Clock clock) {
+    PlannedMailQueries(
+            Reads reads,
+            LetterWriter writer,
+            TextWriter texts,
+            @Lazy Letters letters,
+            Obstacles obstacles,
+            Clock clock) {
         this.reads = reads;
+        this.texts = texts;
         this.writer = writer;
         this.letters = letters;
         this.obstacles = obstacles;
@@ -44,12 +53,25 @@ public class PlannedMailQueries {
     }
 
     private Optional<Planned> planned(DispatchCommands.Claim claim, Instant now) {
+        if (claim.anchor() == Anchor.LETTER && claim.channel() == Channel.TEXT) {
+            return Optional.of(new Planned(text(claim, letters.sender().organisation(), claim.body()), ""));
+        }
         if (claim.anchor() == Anchor.LETTER) {
             return Optional.of(new Planned(mail(writer.standing(claim, letters.sender(), now), claim.due()), ""));
         }
         return letters.facts(claim.registration(), claim.session())
-                .map(facts -> new Planned(
-                        mail(writer.about(claim, facts, now), claim.due()), obstacles.of(claim, facts, now)));
+                .map(facts -> new Planned(mail(claim, facts, now), obstacles.of(claim, facts, now)));
+    }
+
+    private SentMail.Mail mail(DispatchCommands.Claim claim, Letters.Facts facts, Instant now) {
+        if (claim.channel() == Channel.EMAIL) {
+            return mail(writer.about(claim, facts, now), claim.due());
+        }
+        return text(claim, facts.organisation(), texts.preview(claim, facts));
+    }
+
+    private static SentMail.Mail text(DispatchCommands.Claim claim, String from, String words) {
+        return new SentMail.Mail(from, claim.recipient(), claim.subject(), "", claim.due(), words, "", "", List.of());
     }
 
     private static SentMail.Mail mail(Letter letter, Instant due) {

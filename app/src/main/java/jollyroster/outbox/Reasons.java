@@ -12,6 +12,7 @@ final class Reasons {
             case TIME_HAD_PASSED -> "its time had passed when the seat was given";
             case FOLDED_INTO_CONFIRMATION -> "folded into the confirmation: its time had passed";
             case TOO_CLOSE_TO_ANOTHER -> "less than an hour from a more urgent message";
+            case NO_TEXTS -> "no number that agreed to texts";
         };
     }
 }

@@ -3,6 +3,7 @@ package jollyroster.outbox;
 import jakarta.mail.MessagingException;
 import jakarta.mail.SendFailedException;
 import java.util.Arrays;
+import jollyroster.platform.NotDelivered;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnExpression;
 import org.springframework.mail.MailAuthenticationException;
 import org.springframework.mail.MailException;

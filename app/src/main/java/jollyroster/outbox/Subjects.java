@@ -34,7 +34,8 @@ final class Subjects {
             case ATTENDED -> "Thank you for coming: " + title;
             case PART -> "Thank you for looking in: " + title;
             case ABSENT -> "We missed you: " + title;
-            case WRITTEN, LETTER -> title;
+            case UNPAID -> "Please pay soon: " + title;
+            case SILENT, SHORT, WRITTEN, LETTER -> title;
         };
     }
 }

@@ -11,8 +11,10 @@ import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import jollyroster.core.messages.Anchor;
 import jollyroster.platform.Markdown;
 import org.springframework.stereotype.Component;
@@ -31,19 +33,23 @@ class Templates {
     private static final String STRONG = "**";
 
     /** Whose words come with the message. */
-    private static final Set<Anchor> WITHOUT = EnumSet.of(Anchor.LETTER, Anchor.WRITTEN);
+    private static final Set<Anchor> WITHOUT = EnumSet.of(Anchor.LETTER, Anchor.WRITTEN, Anchor.SILENT, Anchor.SHORT);
 
     private final Mustache.Compiler plain =
             Mustache.compiler().escapeHTML(false).strictSections(true).emptyStringIsFalse(true);
     private final Mustache.Compiler marked =
             plain.withEscaper(value -> MARKDOWN_SIGNS.matcher(value).replaceAll("\\\\$1"));
     private final Map<Anchor, Body> bodies = new EnumMap<>(Anchor.class);
+    private final Map<Anchor, Template> texts = new EnumMap<>(Anchor.class);
     private final Map<LetterKind, Standing> letters = new EnumMap<>(LetterKind.class);
     private final Template page = Mustache.compiler().emptyStringIsFalse(true).compile(read("page.html"));
 
     Templates() {
         EnumSet.complementOf(EnumSet.copyOf(WITHOUT))
                 .forEach(anchor -> bodies.put(anchor, compile(read(code(anchor) + ".md"))));
+        Stream.of(Anchor.values())
+                .filter(Anchor::isTexted)
+                .forEach(anchor -> texts.put(anchor, line(textSource(anchor))));
         for (LetterKind kind : LetterKind.values()) {
             letters.put(kind, standing(read("letters/" + kind.code() + ".md")));
         }
@@ -96,6 +102,16 @@ class Templates {
     /** One line, such as a subject: nothing in it is Markdown. */
     Template line(String source) {
         return plain.compile(source);
+    }
+
+    /** The words that ship for a message as a text; empty where it never is one. */
+    Optional<Template> textOf(Anchor anchor) {
+        return Optional.ofNullable(texts.get(anchor));
+    }
+
+    /** The same as they were written. */
+    String textSource(Anchor anchor) {
+        return anchor.isTexted() ? read("texts/" + code(anchor) + ".txt").strip() : "";
     }
 
     /** The words that ship for a message, as they were written. */

@@ -70,6 +70,7 @@ public class WordingCommands {
                 .set(WORDING.SUBJECT, words.subject())
                 .set(WORDING.PREHEADER, words.preheader())
                 .set(WORDING.BODY, words.body())
+                .set(WORDING.AS_TEXT, words.asText())
                 .set(WORDING.MADE_AT, clock.instant())
                 .set(WORDING.MADE_BY, actor.name())
                 .execute();

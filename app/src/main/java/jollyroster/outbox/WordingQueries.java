@@ -82,7 +82,7 @@ public class WordingQueries {
         return new Version(
                 r.getId(),
                 new Of(Anchor.valueOf(r.getAnchor()), r.getOfferingId()),
-                new Wording(r.getSubject(), r.getPreheader(), r.getBody()),
+                new Wording(r.getSubject(), r.getPreheader(), r.getBody(), r.getAsText()),
                 r.getBody().isEmpty(),
                 r.getMadeAt(),
                 r.getMadeBy());

@@ -34,8 +34,18 @@ class Wordings {
         this.ready = new Remembered<>(changes, MOST, "wording");
     }
 
-    /** Words that can be filled in. @param subject empty where a message has its subject from the day it was planned */
-    record Words(Optional<Template> subject, Optional<Template> preheader, Templates.Body body, Set<String> names) {
+    /**
+     * Words that can be filled in.
+     *
+     * @param subject empty where a message has its subject from the day it was planned
+     * @param asText empty where a message never goes as a text
+     */
+    record Words(
+            Optional<Template> subject,
+            Optional<Template> preheader,
+            Templates.Body body,
+            Optional<Template> asText,
+            Set<String> names) {
 
         /** What is named of a kind, by how such names begin; without that. */
         List<String> named(String kind) {
@@ -47,7 +57,7 @@ class Wordings {
 
         /** Words that have no subject of their own and name no answers. */
         static Words plain(Templates.Body body) {
-            return new Words(Optional.empty(), Optional.empty(), body, Set.of());
+            return new Words(Optional.empty(), Optional.empty(), body, Optional.empty(), Set.of());
         }
 
         /** @param otherwise the subject it was planned with */
@@ -69,27 +79,38 @@ class Wordings {
 
     private Words read(Of of) {
         return kept.counting(of)
-                .map(version -> compile(version.words()))
-                .orElseGet(() -> Words.plain(templates.of(of.anchor())));
+                .map(version -> compile(of.anchor(), version.words()))
+                .orElseGet(() -> new Words(
+                        Optional.empty(),
+                        Optional.empty(),
+                        templates.of(of.anchor()),
+                        templates.textOf(of.anchor()),
+                        Set.of()));
     }
 
-    Words compile(Wording words) {
+    /** @param words without faults; where they have none as a text, those that ship count */
+    Words compile(Anchor anchor, Wording words) {
         Optional<Template> preheader =
                 words.preheader().isEmpty() ? Optional.empty() : Optional.of(templates.line(words.preheader()));
         Set<String> names = names(words);
         return new Words(
-                Optional.of(templates.line(words.subject())), preheader, templates.compile(words.body()), names);
+                Optional.of(templates.line(words.subject())),
+                preheader,
+                templates.compile(words.body()),
+                words.asText().isEmpty() ? templates.textOf(anchor) : Optional.of(templates.line(words.asText())),
+                names);
     }
 
     /** All that words name. */
     static Set<String> names(Wording words) {
-        return Stream.of(words.subject(), words.preheader(), words.body())
+        return Stream.of(words.subject(), words.preheader(), words.body(), words.asText())
                 .flatMap(text -> TemplateText.names(text).stream())
                 .collect(Collectors.toSet());
     }
 
     /** The words that ship. */
     Wording shipped(Anchor anchor) {
-        return new Wording(Subjects.of(anchor, "{{title}}"), "", templates.source(anchor));
+        return new Wording(
+                Subjects.of(anchor, "{{title}}"), "", templates.source(anchor), templates.textSource(anchor));
     }
 }

@@ -133,6 +133,11 @@ class PeopleController {
                 held.stream().map(PersonalHistory.Held::registration).toList(), sessions, MOST_MESSAGES);
         model.addAttribute("messages", written.stream().limit(most).toList());
         model.addAttribute("earlier", written.size() > most);
+        model.addAttribute("replies", messages.replies(person.id()));
+        model.addAttribute(
+                "silent",
+                messages.silent(
+                        held.stream().map(PersonalHistory.Held::registration).toList()));
         model.addAttribute(
                 "seats",
                 held.stream()

@@ -110,6 +110,15 @@ public class PersonQueries {
     }
 
     /** These people, by number. */
+    /** The names of people, by number. */
+    public Map<Long, String> names(Collection<Long> ids) {
+        return reads.sql()
+                .select(PERSON.ID, PERSON.NAME)
+                .from(PERSON)
+                .where(PERSON.ID.in(ids))
+                .fetchMap(PERSON.ID, PERSON.NAME);
+    }
+
     Map<Long, Person> people(Collection<Long> ids) {
         return people(PERSON.ID.in(ids)).fetchMap(PERSON.ID, PersonQueries::toPerson);
     }

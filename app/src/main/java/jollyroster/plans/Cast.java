@@ -62,7 +62,7 @@ final class Cast {
 
     private static Player player(
             String name, ZoneId zone, Instant start, Duration before, boolean seated, Verdict was) {
-        return new Player(name, zone, start.minus(before), seated, was);
+        return new Player(name, zone, start.minus(before), seated, was, was == Verdict.ATTENDED);
     }
 
     /** What somebody does, in words. */

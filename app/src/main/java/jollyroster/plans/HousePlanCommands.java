@@ -31,9 +31,8 @@ public class HousePlanCommands {
     public Optional<Long> make(String name, Actor actor) {
         actor.requireOrganiser();
         Optional<Long> made = lines.make(name);
-        made.ifPresent(plan -> PlanLine.DEFAULT.stream()
-                .filter(line -> !line.anchor().isAnswer())
-                .forEach(line -> lines.add(plan, line)));
+        made.ifPresent(plan ->
+                PlanLine.DEFAULT.stream().filter(line -> !line.isFixed()).forEach(line -> lines.add(plan, line)));
         return made;
     }
 

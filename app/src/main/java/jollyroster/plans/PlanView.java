@@ -9,6 +9,8 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import jollyroster.chart.RunLine;
+import jollyroster.core.messages.Channel;
+import jollyroster.core.messages.Channels;
 import jollyroster.core.messages.OfferingPlan;
 import jollyroster.core.messages.PlanLine;
 import jollyroster.core.messages.Timing;
@@ -23,9 +25,10 @@ import jollyroster.platform.Times;
  * @param date for which it is drawn, in words
  * @param session that date; 0 for one that is made up, as none is to come
  * @param drawing the run line
- * @param linked whether some message before the start carries the link
+ * @param linked whether some e-mail to everybody before the start carries the link
+ * @param texts whether some message goes as a text
  */
-record PlanView(String date, long session, String drawing, List<Line> lines, boolean linked) {
+record PlanView(String date, long session, String drawing, List<Line> lines, boolean linked, boolean texts) {
 
     /**
      * A line of the plan.
@@ -33,6 +36,9 @@ record PlanView(String date, long session, String drawing, List<Line> lines, boo
      * @param when as it is typed
      * @param what it is
      * @param whom it goes to
+     * @param channels by which it goes, as a form names them
+     * @param by the same in words
+     * @param audience as a form names it
      * @param at when that is at the date that is drawn
      * @param counts what becomes of it there, in words
      * @param own whether the offering has it for itself alone
@@ -45,26 +51,42 @@ record PlanView(String date, long session, String drawing, List<Line> lines, boo
             String when,
             String what,
             String whom,
+            String channels,
+            String by,
+            String audience,
             String at,
             String counts,
             boolean own,
             boolean on) {}
 
     /** The date that is drawn. @param closes when registration does; empty for at the start */
-    record Drawn(long session, String words, Timing timing, Optional<Instant> closes) {}
+    record Drawn(long session, String words, Timing timing, Optional<Instant> closes) {
+
+        /** When a line of a plan goes; empty where that is not known beforehand. */
+        Optional<Instant> at(PlanLine line) {
+            Instant cutOff = closes.orElse(timing.hours().start());
+            return switch (line.anchor()) {
+                case SILENT ->
+                    Optional.of(
+                            line.offset().before(cutOff.atZone(timing.zone())).toInstant());
+                case UNPAID -> Optional.empty();
+                default -> line.anchor().isAnswer() ? Optional.empty() : Optional.of(timing.nominal(line));
+            };
+        }
+    }
 
     static PlanView of(OfferingPlan plan, Drawn drawn, List<Count> counts, List<RunLine.Calm> calm, Instant now) {
         List<Line> lines = new ArrayList<>();
         List<RunLine.Event> events = new ArrayList<>();
         for (PlanLine line : plan.all()) {
-            if (!line.anchor().isAnswer()) {
+            if (!line.isFixed()) {
                 Map<MessageState, Integer> fates = fates(line, counts);
-                Instant at = drawn.timing().nominal(line);
-                String when = Times.dayAndTime(at, drawn.timing().zone());
+                Optional<Instant> at = drawn.at(line);
+                String when = at.map(
+                                some -> Times.dayAndTime(some, drawn.timing().zone()))
+                        .orElse("");
                 lines.add(line(line, plan, when, said(fates)));
-                String code = !plan.isOn(line) ? "withdrawn" : at.isAfter(now) ? "planned" : "sent";
-                events.add(new RunLine.Event(
-                        at, RunLine.Kind.MESSAGE, number(fates), MessageWords.when(line) + ", " + when, code));
+                at.ifPresent(some -> events.add(event(line, plan, some, fates, when, now)));
             }
         }
         drawn.closes()
@@ -76,8 +98,20 @@ record PlanView(String date, long session, String drawing, List<Line> lines, boo
                                 + Times.dayAndTime(at, drawn.timing().zone()),
                         "cut-off")));
         String drawing = RunLine.of(drawn.timing().hours(), now, events, calm).markup();
-        boolean linked = plan.lines().stream().anyMatch(line -> line.anchor().isReminder());
-        return new PlanView(drawn.words(), drawn.session(), drawing, lines, linked);
+        boolean linked = plan.lines().stream()
+                .anyMatch(line -> line.anchor().isReminder()
+                        && line.isForAll()
+                        && line.channels().has(Channel.EMAIL));
+        boolean texts = plan.lines().stream().anyMatch(line -> line.channels().has(Channel.TEXT));
+        return new PlanView(drawn.words(), drawn.session(), drawing, lines, linked, texts);
+    }
+
+    private static RunLine.Event event(
+            PlanLine line, OfferingPlan plan, Instant at, Map<MessageState, Integer> fates, String when, Instant now) {
+        String code = !plan.isOn(line) ? "withdrawn" : at.isAfter(now) ? "planned" : "sent";
+        String by = line.channels() == Channels.EMAIL ? "" : " by " + MessageWords.by(line.channels());
+        return new RunLine.Event(
+                at, RunLine.Kind.MESSAGE, number(fates), MessageWords.when(line) + by + ", " + when, code);
     }
 
     private static Line line(PlanLine line, OfferingPlan plan, String at, String counts) {
@@ -88,6 +122,9 @@ record PlanView(String date, long session, String drawing, List<Line> lines, boo
                 MessageWords.when(line),
                 MessageWords.kind(line.anchor()),
                 MessageWords.whom(line),
+                line.channels().name(),
+                MessageWords.by(line.channels()),
+                line.audience().code(),
                 at,
                 counts,
                 plan.isOwn(line),
@@ -96,9 +133,7 @@ record PlanView(String date, long session, String drawing, List<Line> lines, boo
 
     private static Map<MessageState, Integer> fates(PlanLine line, List<Count> counts) {
         Map<MessageState, Integer> fates = new EnumMap<>(MessageState.class);
-        counts.stream()
-                .filter(c -> c.anchor() == line.anchor() && c.offset().equals(line.offset()))
-                .forEach(c -> fates.merge(c.state(), c.messages(), Integer::sum));
+        counts.stream().filter(c -> c.isOf(line)).forEach(c -> fates.merge(c.state(), c.messages(), Integer::sum));
         return fates;
     }
 

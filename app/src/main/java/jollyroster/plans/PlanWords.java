@@ -3,7 +3,7 @@ package jollyroster.plans;
 import java.util.List;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import jollyroster.core.messages.Anchor;
+import jollyroster.core.messages.Channels;
 import jollyroster.core.messages.OfferingPlan;
 import jollyroster.core.messages.PlanLine;
 import jollyroster.core.messages.PlanText;
@@ -18,8 +18,8 @@ final class PlanWords {
     /** Where an offering departs from the plan of the house; empty where it does not. */
     static String departures(OfferingPlan plan) {
         String without = named(plan.missed());
-        String with = named(
-                plan.extra().stream().filter(line -> !line.anchor().isAnswer()).toList());
+        String with =
+                named(plan.extra().stream().filter(line -> !line.isFixed()).toList());
         return Stream.of(without.isEmpty() ? "" : "without " + without, with.isEmpty() ? "" : "with " + with)
                 .filter(part -> !part.isEmpty())
                 .collect(Collectors.joining(", and "));
@@ -31,13 +31,18 @@ final class PlanWords {
     }
 
     private static String named(PlanLine line) {
-        String whom = line.anchor().verdict().isPresent() ? " to " + MessageWords.whom(line) : "";
+        boolean said = line.anchor().verdict().isPresent() || !line.isForAll();
+        String whom = said ? " to " + MessageWords.whom(line) : "";
+        String by = line.channels() == Channels.EMAIL ? "" : " by " + MessageWords.by(line.channels());
         String what = switch (line.anchor()) {
             case BEFORE_START -> "the reminder ";
             case DOOR_OPENS, NOT_IN -> "the note ";
-            default -> "the follow-up ";
+            case ATTENDED, PART, ABSENT -> "the follow-up ";
+            case SHORT -> "the warning ";
+            case SILENT, UNPAID -> "the reminder ";
+            default -> "the text ";
         };
-        return what + MessageWords.when(line) + whom;
+        return what + MessageWords.when(line) + by + whom;
     }
 
     /** @param did what was done, as {@code Added} */
@@ -48,7 +53,7 @@ final class PlanWords {
     /** The same without who follows. */
     static String did(String did, Changed.Done done) {
         String lines = done.lines().stream()
-                .filter(line -> line.anchor() != Anchor.REGISTERED)
+                .filter(line -> !line.isFixed())
                 .map(MessageWords::when)
                 .distinct()
                 .collect(Collectors.joining(", "));
@@ -66,9 +71,11 @@ final class PlanWords {
     static String problem(PlanText.Problem problem) {
         return switch (problem) {
             case NOT_UNDERSTOOD ->
-                "write it like “2 hours before”, “when the door opens” or “1 day after, to those absent”.";
+                "write it like “2 hours before, text”, “when the door opens” or “1 day after, to those absent”.";
             case WHO_NOT_UNDERSTOOD ->
-                "say to whom: those who attended, were there in part or were absent; after the start, those not in.";
+                "say to whom: those who attended, were there in part or were absent; after the start, those not in; of all "
+                        + "of them first-timers, those who have been before, or “those with vessel = own boat”.";
+            case GOES_ANYWAY -> "the e-mail goes anyway; with “, text” a text goes beside it.";
             case OUT_OF_RANGE ->
                 "a message goes from a minute to a year before or after, to those not in within 12 hours.";
             case SAID_TWICE -> "the plan has that message already.";

@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import jollyroster.core.intake.Text;
+import jollyroster.core.messages.Channel;
 import jollyroster.core.messages.PlanLine;
 import jollyroster.core.messages.Rehearsal;
 import jollyroster.core.messages.Rehearsal.Played;
@@ -133,8 +134,9 @@ class RehearsalController {
                 at.replace("/rehearsal?", "/rehearsal/body.html?") + "&open=" + opened.who() + "-" + opened.which());
         model.addAttribute(
                 "head",
-                MessageWords.of(message.line().anchor(), message.line().offset()) + " to " + player.name() + ", "
-                        + Times.dayAndTime(message.at(), player.zone()) + " " + Times.city(player.zone()) + " time");
+                MessageWords.of(message.line().anchor(), message.line().offset(), message.channel()) + " to "
+                        + player.name() + ", " + Times.dayAndTime(message.at(), player.zone()) + " "
+                        + Times.city(player.zone()) + " time");
         model.addAttribute("why", RehearsalView.why(message, player.zone()));
         return "plans/rehearsal";
     }
@@ -165,6 +167,6 @@ class RehearsalController {
                 facts.of(run.offering(), run.drawn().timing(), run.cast().get(wanted.who())));
         return ResponseEntity.ok()
                 .contentType(new MediaType("text", "html", StandardCharsets.UTF_8))
-                .body(WordingPage.subject(mail));
+                .body(message.channel() == Channel.TEXT ? WordingPage.phone(mail.asText()) : WordingPage.subject(mail));
     }
 }

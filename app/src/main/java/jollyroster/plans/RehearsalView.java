@@ -56,7 +56,7 @@ final class RehearsalView {
                 lines.add(new Line(
                         address(who, which),
                         Times.dayAndTime(m.at(), player.zone()),
-                        MessageWords.of(m.line().anchor(), m.line().offset()),
+                        MessageWords.of(m.line().anchor(), m.line().offset(), m.channel()),
                         why(m, player.zone()),
                         m.goes(),
                         open.is(who, which)));
@@ -81,6 +81,7 @@ final class RehearsalView {
             case TIME_HAD_PASSED -> "its time had passed when they registered";
             case FOLDED_INTO_CONFIRMATION -> "its time had passed; the confirmation brings the link";
             case TOO_CLOSE_TO_ANOTHER -> "less than an hour from a more urgent one";
+            case NO_TEXTS -> "they have not agreed to texts";
         };
     }
 
@@ -91,8 +92,8 @@ final class RehearsalView {
             List<Score.Mark> marks = new ArrayList<>();
             for (int which = 0; which < messages.get(who).size(); which++) {
                 Played m = messages.get(who).get(which);
-                String words = MessageWords.of(m.line().anchor(), m.line().offset()) + " to " + player.name() + ", "
-                        + Times.dayAndTime(m.at(), player.zone());
+                String words = MessageWords.of(m.line().anchor(), m.line().offset(), m.channel()) + " to "
+                        + player.name() + ", " + Times.dayAndTime(m.at(), player.zone());
                 marks.add(new Score.Mark(m.at(), address(who, which), words, m.goes(), open.is(who, which)));
             }
             lanes.add(new Score.Lane(

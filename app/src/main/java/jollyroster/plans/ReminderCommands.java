@@ -57,7 +57,7 @@ public class ReminderCommands {
     public Changed remove(long offering, PlanLine line, Actor actor) {
         actor.requireOrganiser();
         OfferingPlan plan = plans.plan(offering);
-        if (line.anchor().isAnswer() || !plan.all().contains(line)) {
+        if (line.isFixed() || !plan.all().contains(line)) {
             return new Changed.Nothing();
         }
         if (plan.isOwn(line)) {
@@ -73,7 +73,7 @@ public class ReminderCommands {
     public Changed turn(long offering, PlanLine line, boolean on, Actor actor) {
         actor.requireOrganiser();
         OfferingPlan plan = plans.plan(offering);
-        if (line.anchor().isAnswer() || !plan.all().contains(line) || plan.isOn(line) == on) {
+        if (line.isFixed() || !plan.all().contains(line) || plan.isOn(line) == on) {
             return new Changed.Nothing();
         }
         plans.turn(offering, line, on);

@@ -111,13 +111,15 @@ class WordingController {
     public record Typed(
             @Nullable String subject,
             @Nullable String preheader,
-            @Nullable String body) {
+            @Nullable String body,
+            @Nullable String asText) {
 
         Wording words() {
             return new Wording(
                     Text.oneLine(orEmpty(subject), 2 * Wording.LONGEST_LINE),
                     Text.oneLine(orEmpty(preheader), 2 * Wording.LONGEST_LINE),
-                    orEmpty(body).replace("\r\n", "\n").strip());
+                    orEmpty(body).replace("\r\n", "\n").strip(),
+                    orEmpty(asText).replace("\r\n", "\n").strip());
         }
 
         private static String orEmpty(@Nullable String text) {
@@ -140,6 +142,7 @@ class WordingController {
         model.addAttribute("at", "/desk/wordings/" + code);
         model.addAttribute("message", MessageWords.plain(of.anchor()));
         model.addAttribute("whose", whose(of));
+        model.addAttribute("texted", of.anchor().isTexted());
         model.addAttribute("names", LetterNames.WORDS);
         model.addAttribute(
                 "more",
@@ -194,7 +197,12 @@ class WordingController {
     private static Wording shortened(Wording words) {
         String body = words.body();
         int most = Math.min(body.length(), 2 * LetterCheck.LONGEST_BODY);
-        return new Wording(words.subject(), words.preheader(), body.substring(0, most));
+        String text = words.asText();
+        return new Wording(
+                words.subject(),
+                words.preheader(),
+                body.substring(0, most),
+                text.substring(0, Math.min(text.length(), 2 * LetterCheck.LONGEST_TEXT)));
     }
 
     /** The message as somebody would read it, alone; what is wrong in the place of it. */
@@ -208,16 +216,20 @@ class WordingController {
         Of of = of(code, offering);
         Wording words = typed.words();
         List<String> faults = check.faults(of, words);
-        String html = faults.isEmpty() ? read(words, reader, part.equals("text")) : WordingPage.faults(faults);
+        String html = faults.isEmpty() ? read(of, words, reader, part) : WordingPage.faults(faults);
         return ResponseEntity.ok()
                 .contentType(new MediaType("text", "html", StandardCharsets.UTF_8))
                 .body(html);
     }
 
-    private String read(Wording words, long reader, boolean asText) {
+    private String read(Of of, Wording words, long reader, String part) {
         return readers.session(reader)
-                .flatMap(session -> check.preview(words, reader, session))
-                .map(mail -> asText ? WordingPage.text(mail.subject(), mail.text()) : WordingPage.subject(mail))
+                .flatMap(session -> check.preview(of.anchor(), words, reader, session))
+                .map(mail -> switch (part) {
+                    case "text" -> WordingPage.text(mail.subject(), mail.text());
+                    case "phone" -> WordingPage.phone(mail.asText());
+                    default -> WordingPage.subject(mail);
+                })
                 .orElse(WordingPage.nobody());
     }
 

@@ -3,6 +3,7 @@ package jollyroster.plans;
 import java.util.List;
 import java.util.regex.Matcher;
 import java.util.stream.Collectors;
+import jollyroster.core.messages.Segments;
 import jollyroster.outbox.LetterCheck;
 import org.springframework.web.util.HtmlUtils;
 
@@ -32,6 +33,23 @@ final class WordingPage {
         return HEAD + "<p><b>" + escaped(subject)
                 + "</b></p><pre style=\"white-space:pre-wrap;font:14px/1.5 monospace\">" + escaped(text) + "</pre>"
                 + TAIL;
+    }
+
+    /** A message as a text, as a phone shows it, with what it counts. */
+    static String phone(String text) {
+        Segments counted = Segments.of(text);
+        String parts = counted.parts() == 1 ? "1 part" : counted.parts() + " parts";
+        List<String> wide = Segments.wide(text);
+        String why = wide.isEmpty()
+                ? ""
+                : " A part holds less than half because of "
+                        + String.join(" ", wide.subList(0, Math.min(5, wide.size()))) + ".";
+        return HEAD
+                + "<div style=\"max-width:320px;margin:0 auto;padding:18px 14px;border:1px solid #8a8577;border-radius:22px;"
+                + "background:#f2eee3\"><p style=\"margin:0;padding:10px 13px;border-radius:4px 14px 14px 14px;background:#fff;"
+                + "white-space:pre-wrap;overflow-wrap:anywhere\">" + escaped(text) + "</p></div>"
+                + "<p style=\"max-width:320px;margin:8px auto;color:#4b5a66;font-size:13px\">" + parts + ", "
+                + counted.units() + " counted, " + counted.left() + " left." + escaped(why) + "</p>" + TAIL;
     }
 
     /** The message with its subject above it, as mail programs show it. */

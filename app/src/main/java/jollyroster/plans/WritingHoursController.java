@@ -1,10 +1,12 @@
 package jollyroster.plans;
 
+import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
 import jollyroster.outbox.HoursQueries;
 import jollyroster.platform.Actor;
 import jollyroster.platform.DeskPage;
+import jollyroster.platform.OrganisationQueries;
 import jollyroster.programme.Offering;
 import jollyroster.programme.ProgrammeQueries;
 import org.springframework.http.HttpStatus;
@@ -22,8 +24,14 @@ class WritingHoursController {
     private final WritingHoursCommands commands;
     private final HoursQueries hours;
     private final ProgrammeQueries programme;
+    private final OrganisationQueries organisation;
 
-    WritingHoursController(WritingHoursCommands commands, HoursQueries hours, ProgrammeQueries programme) {
+    WritingHoursController(
+            WritingHoursCommands commands,
+            HoursQueries hours,
+            ProgrammeQueries programme,
+            OrganisationQueries organisation) {
+        this.organisation = organisation;
         this.commands = commands;
         this.hours = hours;
         this.programme = programme;
@@ -37,7 +45,7 @@ class WritingHoursController {
                 .filter(id -> !own.contains(id))
                 .toList();
         if (isRight(form, flash)) {
-            say(commands.setHouse(form.read(), without, actor), flash);
+            say(commands.setHouse(form.read(home()), without, actor), flash);
         }
         return "redirect:/desk/plans#hours";
     }
@@ -54,9 +62,13 @@ class WritingHoursController {
         if (house) {
             say(commands.asTheHouse(id, actor), flash);
         } else if (isRight(form, flash)) {
-            say(commands.set(id, form.read(), actor), flash);
+            say(commands.set(id, form.read(home()), actor), flash);
         }
         return "redirect:/desk/offerings/" + id + "/plan#hours";
+    }
+
+    private ZoneId home() {
+        return organisation.organisation().zone();
     }
 
     private static boolean isRight(HoursForm form, RedirectAttributes flash) {

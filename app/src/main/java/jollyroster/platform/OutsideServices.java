@@ -15,6 +15,11 @@ class OutsideServices {
     }
 
     @Bean
+    OutsideService textGatewayService(Clock clock) {
+        return new OutsideService("text gateway", Duration.ofSeconds(30), 4, clock);
+    }
+
+    @Bean
     OutsideService meetingService(Clock clock) {
         return new OutsideService("meeting service", Duration.ofSeconds(10), 16, clock);
     }

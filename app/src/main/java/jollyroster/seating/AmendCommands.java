@@ -17,6 +17,8 @@ import jollyroster.people.PersonCommands;
 import jollyroster.platform.Actor;
 import jollyroster.platform.tables.tables.records.RegistrationRecord;
 import jollyroster.programme.Session;
+import jollyroster.texting.Agreement;
+import jollyroster.texting.AgreementCommands;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -32,6 +34,7 @@ public class AmendCommands {
     private final PersonCommands people;
     private final Recipients recipients;
     private final OutboxCommands outbox;
+    private final AgreementCommands agreements;
     private final Clock clock;
 
     AmendCommands(
@@ -43,7 +46,9 @@ public class AmendCommands {
             PersonCommands people,
             Recipients recipients,
             OutboxCommands outbox,
+            AgreementCommands agreements,
             Clock clock) {
+        this.agreements = agreements;
         this.books = books;
         this.seating = seating;
         this.seats = seats;
@@ -149,6 +154,29 @@ public class AmendCommands {
         standing(registration).filter(r -> r.getIsReminded() != wanted).ifPresent(r -> {
             seats.setReminded(registration, wanted, now);
             replan(seats.byId(registration).orElseThrow(), now);
+        });
+    }
+
+    /** Plans the messages anew after texts to the person have ended, or are welcome again. */
+    @Transactional
+    public void followTexts(long registration, Actor actor) {
+        actor.requireOver(registration);
+        standing(registration).ifPresent(r -> replan(r, clock.instant()));
+    }
+
+    /** Has texts about this go to a number, or none any more. @param number E.164; empty for none */
+    @Transactional
+    public void setTexts(long registration, String number, Actor actor) {
+        actor.requireOver(registration);
+        Instant now = clock.instant();
+        standing(registration).ifPresent(r -> {
+            if (number.isEmpty()) {
+                agreements.disagree(registration);
+            } else {
+                agreements.agree(registration, number, Agreement.WORDS, now);
+                agreements.welcome(number);
+            }
+            replan(r, now);
         });
     }
 

@@ -14,6 +14,7 @@ import jollyroster.people.PersonCommands;
  * @param companions the names of companions, as far as they were given
  * @param answers accepted answers; questions left alone are not among them
  * @param submission names this very form, so that sending it twice registers once; empty when unknown
+ * @param texts the words in which they agreed to texts to their phone; empty where they did not
  */
 public record Application(
         long session,
@@ -24,7 +25,22 @@ public record Application(
         ZoneId zone,
         List<String> companions,
         List<Answer> answers,
-        String submission) {
+        String submission,
+        String texts) {
+
+    /** Somebody who agrees to no texts. */
+    public Application(
+            long session,
+            String name,
+            String email,
+            String phone,
+            int party,
+            ZoneId zone,
+            List<String> companions,
+            List<Answer> answers,
+            String submission) {
+        this(session, name, email, phone, party, zone, companions, answers, submission, "");
+    }
 
     /** Somebody who names no companions and is asked nothing. */
     public static Application plain(long session, String name, String email, int party, ZoneId zone) {
@@ -38,6 +54,6 @@ public record Application(
 
     /** The same application for another session. */
     Application on(long other) {
-        return new Application(other, name, email, phone, party, zone, companions, answers, submission);
+        return new Application(other, name, email, phone, party, zone, companions, answers, submission, texts);
     }
 }

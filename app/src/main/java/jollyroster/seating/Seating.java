@@ -16,6 +16,7 @@ import jollyroster.core.seats.Transition;
 import jollyroster.platform.Actor;
 import jollyroster.platform.tables.tables.records.RegistrationRecord;
 import jollyroster.programme.Session;
+import jollyroster.texting.AgreementCommands;
 import org.springframework.stereotype.Component;
 
 /**
@@ -28,8 +29,10 @@ class Seating {
     private final SeatCommands seats;
     private final Consequences consequences;
     private final Books books;
+    private final AgreementCommands agreements;
 
-    Seating(SeatCommands seats, Consequences consequences, Books books) {
+    Seating(SeatCommands seats, Consequences consequences, Books books, AgreementCommands agreements) {
+        this.agreements = agreements;
         this.seats = seats;
         this.consequences = consequences;
         this.books = books;
@@ -72,6 +75,9 @@ class Seating {
             return new Came(transition, Optional.empty());
         }
         RegistrationRecord row = seats.add(asked, person.getAsLong(), SeatRow.of(becomes, h), h.now());
+        if (!asked.texts().isEmpty() && !asked.phone().isEmpty()) {
+            agreements.agree(row.getId(), asked.phone(), asked.texts(), h.now());
+        }
         consequences.follow(h, Standing.NOBODY, becomes, row);
         return new Came(transition, Optional.of(row));
     }

@@ -4,6 +4,7 @@ import java.time.Duration;
 import jollyroster.platform.Address;
 import jollyroster.programme.Offering;
 import jollyroster.programme.ProgrammeQueries;
+import jollyroster.texting.ShortLinkQueries;
 import org.springframework.http.CacheControl;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -18,9 +19,11 @@ class LinkController {
 
     private static final int PIXELS_A_MODULE = 12;
     private final ProgrammeQueries queries;
+    private final ShortLinkQueries personal;
     private final Address address;
 
-    LinkController(ProgrammeQueries queries, Address address) {
+    LinkController(ProgrammeQueries queries, ShortLinkQueries personal, Address address) {
+        this.personal = personal;
         this.queries = queries;
         this.address = address;
     }
@@ -30,6 +33,17 @@ class LinkController {
         return queries.shownByShortCode(code)
                 .map(o -> ResponseEntity.status(HttpStatus.FOUND)
                         .header("Location", "/p/" + o.slug())
+                        .<Void>build())
+                .orElseGet(() -> personal(code));
+    }
+
+    /** The short way out of a text to a personal link. */
+    private ResponseEntity<Void> personal(String code) {
+        return personal.address(code)
+                .map(path -> ResponseEntity.status(HttpStatus.FOUND)
+                        .header("Location", path)
+                        .header("Referrer-Policy", "no-referrer")
+                        .cacheControl(CacheControl.noStore())
                         .<Void>build())
                 .orElseGet(() -> ResponseEntity.notFound().build());
     }

@@ -38,6 +38,7 @@ record OfferingPage(
         AnswerFields intake,
         List<AnswerFields.Companion> companions,
         PhoneRule phone,
+        boolean texts,
         boolean fullName,
         List<Integer> partySizes,
         boolean open,
@@ -124,6 +125,7 @@ record OfferingPage(
             String contact,
             Map<Long, List<String>> company,
             boolean invited,
+            boolean texts,
             boolean preview) {
 
         /** Where something by invitation is held is for those who are invited. */
@@ -165,6 +167,7 @@ record OfferingPage(
                 fields,
                 companions(fields, o.largestParty(), facts.form()),
                 o.signUp().phone(),
+                facts.texts(),
                 o.signUp().fullName(),
                 IntStream.rangeClosed(1, o.largestParty()).boxed().toList(),
                 !open.isEmpty() && (o.rules().visibility() != Visibility.INVITED || facts.preview() || facts.invited()),

@@ -9,6 +9,7 @@ import java.util.Map;
 import jollyroster.answers.GivenQueries;
 import jollyroster.core.seats.SignUpStyle;
 import jollyroster.guests.GuestQueries;
+import jollyroster.outbox.PlanQueries;
 import jollyroster.platform.OrganisationQueries;
 import jollyroster.programme.AskedQuestion;
 import jollyroster.programme.HostQueries;
@@ -32,6 +33,7 @@ class OfferingPages {
     private final RegistrationQueries roster;
     private static final int MOST_SHOWN = 60;
     private final GuestQueries guests;
+    private final PlanQueries plans;
     private final OrganisationQueries organisation;
     private final Clock clock;
 
@@ -41,6 +43,7 @@ class OfferingPages {
             HostQueries hosts,
             RegistrationQueries roster,
             GuestQueries guests,
+            PlanQueries plans,
             OrganisationQueries organisation,
             Clock clock) {
         this.given = given;
@@ -48,6 +51,7 @@ class OfferingPages {
         this.hosts = hosts;
         this.roster = roster;
         this.guests = guests;
+        this.plans = plans;
         this.organisation = organisation;
         this.clock = clock;
     }
@@ -89,6 +93,7 @@ class OfferingPages {
                                 ? company(offering, sessions)
                                 : Map.of(),
                         invited,
+                        plans.texts(offering.id()),
                         preview)));
         page.addObject("form", form);
         page.addObject("problems", problems);

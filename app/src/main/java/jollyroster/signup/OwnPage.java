@@ -45,6 +45,7 @@ class OwnPage {
     private final ProgrammeQueries programme;
     private final OwnChanges changes;
     private final OwnMoney money;
+    private final OwnTexts texts;
     private final PersonalLinks links;
     private final Clock clock;
 
@@ -55,6 +56,7 @@ class OwnPage {
             ProgrammeQueries programme,
             OwnChanges changes,
             OwnMoney money,
+            OwnTexts texts,
             PersonalLinks links,
             Clock clock) {
         this.given = given;
@@ -64,6 +66,7 @@ class OwnPage {
         this.changes = changes;
         this.money = money;
         this.links = links;
+        this.texts = texts;
         this.clock = clock;
     }
 
@@ -98,6 +101,7 @@ class OwnPage {
         ModelAndView page = new ModelAndView("signup/own-page");
         page.addObject("own", view(found, form));
         page.addObject("money", money.of(found.registration(), found.session(), clock.instant()));
+        page.addObject("texting", texts.of(found));
         page.addObject("justRegistered", justRegistered);
         page.addObject("problems", problems);
         page.addObject("zones", Times.ZONES_OFFERED);

@@ -35,6 +35,7 @@ class OwnPageController {
     private final ChangeSeatCommands changeSeat;
     private final AmendCommands amend;
     private final OwnContact contacts;
+    private final OwnTexts ownTexts;
     private final ReceiptPaper receipts;
 
     OwnPageController(
@@ -44,6 +45,7 @@ class OwnPageController {
             ChangeSeatCommands changeSeat,
             AmendCommands amend,
             OwnContact contacts,
+            OwnTexts ownTexts,
             ReceiptPaper receipts) {
         this.steps = steps;
         this.ownPage = ownPage;
@@ -51,6 +53,7 @@ class OwnPageController {
         this.changeSeat = changeSeat;
         this.amend = amend;
         this.contacts = contacts;
+        this.ownTexts = ownTexts;
         this.receipts = receipts;
     }
 
@@ -135,11 +138,13 @@ class OwnPageController {
     ModelAndView wishes(
             @PathVariable String token,
             @RequestParam(defaultValue = "") String zone,
-            @RequestParam(defaultValue = "false") boolean reminded) {
+            @RequestParam(defaultValue = "false") boolean reminded,
+            @RequestParam(defaultValue = "false") boolean texts,
+            @RequestParam(defaultValue = "") String phone) {
         return steps.then(token, r -> {
             Times.zone(zone).filter(z -> !z.equals(r.zone())).ifPresent(z -> amend.setZone(r.id(), z, r.self()));
             amend.setReminded(r.id(), reminded, r.self());
-            return OwnWords.Said.WISHES_KEPT;
+            return ownTexts.change(ownPage.find(token).orElseThrow(), texts, phone);
         });
     }
 

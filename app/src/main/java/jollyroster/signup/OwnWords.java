@@ -18,6 +18,7 @@ final class OwnWords {
         ANSWERED,
         NOT_ANSWERED,
         WISHES_KEPT,
+        NO_NUMBER,
         CONTACT_KEPT,
         CONTACT_ASKED,
         TOO_OFTEN,
@@ -61,6 +62,7 @@ final class OwnWords {
             good(Said.AMENDED_TO_PAY, "Saved. The seats are held until those that came along are paid for."),
             good(Said.AMENDED, "Saved."),
             good(Said.WISHES_KEPT, "Saved."),
+            bad(Said.NO_NUMBER, "No texts: that is not a phone number. The rest is saved."),
             good(Said.CONTACT_KEPT, "Saved."),
             good(
                     Said.CONTACT_ASKED,

@@ -18,6 +18,7 @@ import jollyroster.programme.AskedQuestion;
 import jollyroster.programme.Offering;
 import jollyroster.programme.PhoneRule;
 import jollyroster.seating.Application;
+import jollyroster.texting.Agreement;
 
 /**
  * The registration form as it was filled in. It is shown again just as it was when something is wrong with it, cut to a
@@ -28,6 +29,7 @@ import jollyroster.seating.Application;
  * @param companions names as entered, one for each companion, empty for not given
  * @param answers what was entered
  * @param start of a time that is picked; empty where people choose a date
+ * @param texts whether they agree to texts
  */
 public record RegistrationForm(
         String session,
@@ -41,7 +43,8 @@ public record RegistrationForm(
         String invited,
         List<String> companions,
         Map<Slot, String> answers,
-        String start) {
+        String start,
+        boolean texts) {
 
     private static final int LONGEST_KEPT = 5000;
     private static final int LONGEST_SUBMISSION = 64;
@@ -50,7 +53,7 @@ public record RegistrationForm(
     private static final Pattern NUMBER = Pattern.compile("\\d{1,15}");
 
     static RegistrationForm blank(String session, String zone, String submission) {
-        return new RegistrationForm(session, "", "", "", "1", zone, submission, "", "", List.of(), Map.of(), "");
+        return new RegistrationForm(session, "", "", "", "1", zone, submission, "", "", List.of(), Map.of(), "", false);
     }
 
     static RegistrationForm from(HttpServletRequest request, List<AskedQuestion> questions) {
@@ -68,7 +71,8 @@ public record RegistrationForm(
                 entered(request, "invited"),
                 companions(request, people(party)),
                 Answers.read(request, questions, people(party)),
-                entered(request, "start"));
+                entered(request, "start"),
+                "true".equals(request.getParameter("texts")));
     }
 
     /** The names of all companions but the registrant, as entered. */
@@ -92,7 +96,8 @@ public record RegistrationForm(
                 invited,
                 companions,
                 answers,
-                start);
+                start,
+                texts);
     }
 
     /** With name and address where the link that leads here has them. */
@@ -119,7 +124,8 @@ public record RegistrationForm(
                 token,
                 companions,
                 answers,
-                start);
+                start,
+                texts);
     }
 
     /** Somebody who does not come brings nobody and is asked nothing. */
@@ -183,7 +189,8 @@ public record RegistrationForm(
                         Times.zone(zone).orElse(otherwise),
                         comesNot(offering) ? List.of() : named(companions),
                         intake.accepted(),
-                        submission)),
+                        submission,
+                        texts && !comesNot(offering) ? Agreement.WORDS : "")),
                 problems);
     }
 
@@ -194,15 +201,18 @@ public record RegistrationForm(
     }
 
     private Optional<String> number(PhoneRule rule, String region) {
-        if (rule == PhoneRule.NOT_ASKED || phone.isBlank() && rule == PhoneRule.OPTIONAL) {
+        boolean mayBeLeft = rule == PhoneRule.NOT_ASKED || phone.isBlank() && rule == PhoneRule.OPTIONAL;
+        if (mayBeLeft && !texts) {
             return Optional.of("");
         }
         return phone.isBlank() ? Optional.empty() : Contact.phone(phone, region);
     }
 
     private String phoneProblem(PhoneRule rule) {
-        if (rule == PhoneRule.REQUIRED && phone.isBlank()) {
-            return "Please give a phone number.";
+        if (phone.isBlank()) {
+            return rule == PhoneRule.REQUIRED
+                    ? "Please give a phone number."
+                    : "Say to which number, or want no texts.";
         }
         return rule == PhoneRule.REQUIRED
                 ? "This is not a phone number."

@@ -50,8 +50,27 @@ class Reporter {
                 () -> post("/hooks/till", outcome + "-" + reference, String.valueOf(at.getEpochSecond()), body, 1));
     }
 
-    private void post(String hook, String id, String timestamp, String body, int attempt) {
-        HttpRequest request = HttpRequest.newBuilder(URI.create(address.onThisMachine(hook)))
+    /** Reports what became of a text, or what somebody wrote on their phone. @return whether that was taken */
+    boolean told(PhoneQueries.News news) {
+        Map<String, Object> report = news.out()
+                ? Map.of("type", "reply", "id", news.key(), "from", news.number(), "text", news.body())
+                : Map.of(
+                        "type",
+                        "report",
+                        "id",
+                        news.key(),
+                        "outcome",
+                        news.delivered() ? "delivered" : "failed",
+                        "why",
+                        news.why(),
+                        "at",
+                        news.at());
+        String time = String.valueOf(news.at().getEpochSecond());
+        return accepted(request("/hooks/texts", news.key(), time, json.writeValueAsString(report)));
+    }
+
+    private HttpRequest request(String hook, String id, String timestamp, String body) {
+        return HttpRequest.newBuilder(URI.create(address.onThisMachine(hook)))
                 .timeout(Duration.ofSeconds(10))
                 .header("Content-Type", "application/json")
                 .header("webhook-id", id)
@@ -59,6 +78,10 @@ class Reporter {
                 .header("webhook-signature", signature.sign(id, timestamp, body))
                 .POST(HttpRequest.BodyPublishers.ofString(body))
                 .build();
+    }
+
+    private void post(String hook, String id, String timestamp, String body, int attempt) {
+        HttpRequest request = request(hook, id, timestamp, body);
         if (!accepted(request) && attempt < TRIES) {
             line.schedule(() -> post(hook, id, timestamp, body, attempt + 1), 2L * attempt, TimeUnit.SECONDS);
         }

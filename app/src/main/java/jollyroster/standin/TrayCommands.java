@@ -8,6 +8,7 @@ import java.io.IOException;
 import java.time.Clock;
 import jollyroster.outbox.Letter;
 import jollyroster.outbox.MailChannel;
+import jollyroster.platform.NotDelivered;
 import jollyroster.platform.Writes;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnExpression;
 import org.springframework.stereotype.Component;

@@ -68,7 +68,7 @@ class SecurityConfiguration {
                         .hasAnyRole("ORGANISER", "HOST")
                         .requestMatchers("/desk/sessions/*/registrations/*/mark", "/desk/clock")
                         .hasAnyRole("ORGANISER", "HOST", "HELPER")
-                        .requestMatchers("/desk", "/desk/**", "/standin/meeting/mood")
+                        .requestMatchers("/desk", "/desk/**", "/standin/meeting/mood", "/standin/phone/**")
                         .hasRole("ORGANISER")
                         .anyRequest()
                         .permitAll())

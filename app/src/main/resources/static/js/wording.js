@@ -10,7 +10,8 @@ const insert = (field, text) => {
 };
 
 // Links are written as they are; a condition opens and closes its part.
-const tag = (name, meaning) => {
+const tag = (name, meaning, field) => {
+  if (field.id === "asText" && name.endsWith("_link")) return `{{${name}}}`;
   if (name.endsWith("_link")) return `<{{{${name}}}}>`;
   return meaning.startsWith("condition") ? `{{#${name}}}\n\n{{/${name}}}` : `{{${name}}}`;
 };
@@ -49,11 +50,18 @@ export function start() {
     offer();
   });
   form.addEventListener("focusin", (event) => {
-    if (event.target.matches("input[data-words]:not([type=radio]), textarea")) field = event.target;
+    if (!event.target.matches("input[data-words]:not([type=radio]), textarea")) return;
+    field = event.target;
+    const part = form.querySelector(`[name=part][value=${field.id === "asText" ? "phone" : "html"}]`);
+    if (field.id !== "asText" && !form.querySelector("[name=part][value=phone]:checked")) return;
+    if (!part.checked) {
+      part.checked = true;
+      read();
+    }
   });
   names.addEventListener("click", (event) => {
     const chip = event.target.closest("[data-name]");
-    if (chip) insert(field, tag(chip.dataset.name, chip.title));
+    if (chip) insert(field, tag(chip.dataset.name, chip.title, field));
   });
   names.addEventListener("keydown", (event) => {
     const shown = chips.filter((chip) => !chip.hidden);
@@ -84,7 +92,7 @@ export function start() {
       first.focus();
     } else if (event.key === "Tab" && !event.shiftKey) {
       event.preventDefault();
-      insert(body, tag(first.dataset.name, first.title));
+      insert(body, tag(first.dataset.name, first.title, body));
       names.classList.remove("is-offered");
     }
   });

@@ -93,7 +93,7 @@ class DepartureTest {
         assertThat(worker.sendDue()).isZero();
         assertThat(tray.latestTo("held.skerry@crew.example")).isEmpty();
         assertThat(organiser.get("/desk/outbox").document().select(".held-bar").text())
-                .contains("No e-mail leaves.", "1 e-mail is due.");
+                .contains("Nothing leaves.", "1 message is due.");
         assertThat(organiser.get("/desk").document().select(".needs li").first().text())
                 .contains("All e-mails are held", "due meanwhile: 1.");
         organiser.post("/desk/outbox", "/desk/outbox/hold", Map.of());

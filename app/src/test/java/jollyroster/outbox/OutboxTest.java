@@ -13,6 +13,7 @@ import jollyroster.Saltmarrow;
 import jollyroster.Saltmarrow.Published;
 import jollyroster.TestClock;
 import jollyroster.core.messages.Anchor;
+import jollyroster.core.messages.Channel;
 import jollyroster.seating.Application;
 import jollyroster.seating.ChangeSeatCommands;
 import jollyroster.seating.Registering;
@@ -177,7 +178,7 @@ class OutboxTest {
         try {
             worker.sendDue();
             assertThat(item(bad, Anchor.REGISTERED).state()).isEqualTo(MessageState.FAILED);
-            assertThat(item(bad, Anchor.REGISTERED).reason()).isEqualTo("the e-mail could not be written");
+            assertThat(item(bad, Anchor.REGISTERED).reason()).isEqualTo("it could not be written");
             assertThat(sent(good)).containsExactly(Anchor.REGISTERED);
         } finally {
             store.update("UPDATE registration SET zone = 'America/Halifax' WHERE id = ?", bad);
@@ -243,7 +244,9 @@ class OutboxTest {
     }
 
     private DispatchCommands.Claim claimOf(long id) {
-        return dispatch.claim(1000, clock.instant(), clock.instant().plus(LEASE)).stream()
+        return dispatch
+                .claim(Channel.EMAIL, 1000, clock.instant(), clock.instant().plus(LEASE))
+                .stream()
                 .filter(c -> c.registration() == id)
                 .findFirst()
                 .orElseThrow();

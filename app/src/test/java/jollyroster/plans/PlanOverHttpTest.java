@@ -131,7 +131,7 @@ class PlanOverHttpTest {
         Document wrong = add("\"soon\" <b>&</b>");
         assertThat(wrong.select(".warned").text())
                 .isEqualTo(
-                        "Not added: write it like “2 hours before”, “when the door opens” or “1 day after, to those absent”.");
+                        "Not added: write it like “2 hours before, text”, “when the door opens” or “1 day after, to those absent”.");
         assertThat(wrong.select("[name=when]").attr("value")).isEqualTo("\"soon\" <b>&</b>");
         assertThat(add("1 day before").select(".warned").text()).contains("has that message already");
         assertThat(add("80 weeks before").select(".warned").text()).contains("to a year before");
@@ -148,7 +148,7 @@ class PlanOverHttpTest {
             plans.remove(at.offering(), line, Saltmarrow.ORGANISER);
         }
         assertThat(read.plan(at.offering()).lines()).containsExactly(PlanLine.atOnce());
-        assertThat(page().select(".margin .note").text()).startsWith("No reminder carries the link.");
+        assertThat(page().select(".margin .note").text()).startsWith("No reminder carries the link to everybody.");
         assertThat(plans.remove(at.offering(), PlanLine.atOnce(), Saltmarrow.ORGANISER))
                 .as("a confirmation is always sent")
                 .isInstanceOf(ReminderCommands.Changed.Nothing.class);

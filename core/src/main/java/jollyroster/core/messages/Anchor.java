@@ -58,6 +58,12 @@ public enum Anchor {
     RECEIPT,
     /** Money has gone back. */
     REFUNDED,
+    /** Some time before the cut-off, for those who are invited and have not answered. */
+    SILENT,
+    /** Some time before a payment runs out, for whoever has not paid. */
+    UNPAID,
+    /** Some time before the start, for the organiser, while the session is short of its minimum. */
+    SHORT,
     /** The organiser writes to people on a session. */
     WRITTEN,
     /** Nothing about a session: a letter to the team. */
@@ -67,9 +73,21 @@ public enum Anchor {
     public static final Set<Anchor> TIMED =
             Collections.unmodifiableSet(EnumSet.of(BEFORE_START, DOOR_OPENS, NOT_IN, ATTENDED, PART, ABSENT));
 
+    /** The anchors of a plan at whose time it is looked whom a message is for. */
+    public static final Set<Anchor> WATCHED = Collections.unmodifiableSet(EnumSet.of(SILENT, UNPAID, SHORT));
+
+    /** The answers beside which a plan can have a text; the e-mail goes anyway. */
+    public static final Set<Anchor> TEXTED = Collections.unmodifiableSet(
+            EnumSet.of(REGISTERED, WAITLISTED, CALLED_UP, SEATED, CHANGED, CALLED_OFF, RESTORED));
+
     /** Whether the message answers what just happened; such a message goes at once and minds no quiet hours. */
     public boolean isAnswer() {
-        return !TIMED.contains(this);
+        return !TIMED.contains(this) && !WATCHED.contains(this);
+    }
+
+    /** Whether the message can go as a text. */
+    public boolean isTexted() {
+        return TIMED.contains(this) || TEXTED.contains(this);
     }
 
     /** Whether the message goes before the start, with the way in. */

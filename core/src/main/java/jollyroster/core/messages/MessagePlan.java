@@ -3,7 +3,6 @@ package jollyroster.core.messages;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
-import java.util.ArrayList;
 import java.util.List;
 
 /** Works out which before-messages a person gets, and when. */
@@ -18,11 +17,14 @@ public final class MessagePlan {
     public sealed interface Entry {
         PlanLine line();
 
+        /** By what it would go. */
+        Channel channel();
+
         /** It will be sent. */
-        record Send(PlanLine line, SendTime time) implements Entry {}
+        record Send(PlanLine line, Channel channel, SendTime time) implements Entry {}
 
         /** It will not be sent. */
-        record Skip(PlanLine line, Instant nominal, Reason because) implements Entry {}
+        record Skip(PlanLine line, Channel channel, Instant nominal, Reason because) implements Entry {}
     }
 
     /** Why a message is not sent. */
@@ -32,56 +34,85 @@ public final class MessagePlan {
         /** As above, and no later message is left to carry the join link: the confirmation carries it. */
         FOLDED_INTO_CONFIRMATION,
         /** It would come less than an hour from a more urgent message. */
-        TOO_CLOSE_TO_ANOTHER
+        TOO_CLOSE_TO_ANOTHER,
+        /** It goes as a text, and the person has not agreed to any. */
+        NO_TEXTS
     }
+
+    /**
+     * Somebody for whom messages are planned.
+     *
+     * @param texted whether texts may go to a number of theirs
+     */
+    public record Reader(ZoneId zone, boolean texted) {}
 
     /**
      * Plans every line with a time for a person who is given seats at {@code now} and gets a confirmation then. Of two
      * reminders that are too close, the one nearer to the start is the more urgent; the confirmation is more urgent than
-     * any reminder. What goes once the session has begun crowds nothing, as not everybody gets it.
+     * any reminder. What goes once the session has begun, or to some only, crowds nothing, as not everybody gets it; nor do the
+     * e-mail and the text of one line crowd each other.
      *
-     * @return one entry for each such line, in order of time
+     * @return one entry for each such line and each channel it goes by, in order of time
      */
     public static List<Entry> schedule(
-            List<PlanLine> lines, Timing timing, ZoneId recipientZone, WritingHours hours, Instant now) {
+            List<PlanLine> lines, Timing timing, Reader reader, WritingHours hours, Instant now) {
         List<PlanLine.Timed> timed = lines.stream()
-                .filter(line -> !line.anchor().isAnswer())
-                .map(line -> new PlanLine.Timed(line, SendTime.of(timing, line, recipientZone, hours)))
+                .filter(PlanLine::isTimed)
+                .flatMap(line -> line.channels().all().stream()
+                        .map(channel -> new PlanLine.Timed(
+                                line, channel, SendTime.of(timing, line, channel, reader.zone(), hours))))
                 .sorted(PlanLine.farthestFirst())
                 .toList();
-        List<PlanLine.Timed> reminders =
-                timed.stream().filter(t -> t.line().anchor().isReminder()).toList();
-        boolean someLeft = reminders.stream().anyMatch(t -> t.at().isAfter(now));
-        List<Entry> entries = new ArrayList<>();
-        for (PlanLine.Timed mine : timed) {
-            int i = reminders.indexOf(mine);
-            entries.add(i >= 0 ? reminder(reminders, i, now, someLeft) : later(mine, now));
+        List<PlanLine.Timed> reminders = timed.stream()
+                .filter(t -> isReceived(t, reader)
+                        && t.line().isForAll()
+                        && t.line().anchor().isReminder())
+                .toList();
+        return timed.stream().map(mine -> entry(mine, reminders, reader, now)).toList();
+    }
+
+    private static boolean isReceived(PlanLine.Timed mine, Reader reader) {
+        return reader.texted() || mine.channel() != Channel.TEXT;
+    }
+
+    private static Entry entry(PlanLine.Timed mine, List<PlanLine.Timed> reminders, Reader reader, Instant now) {
+        if (!isReceived(mine, reader)) {
+            return skip(mine, Reason.NO_TEXTS);
         }
-        return List.copyOf(entries);
+        return reminders.contains(mine) ? reminder(mine, reminders, now) : later(mine, now);
     }
 
     private static Entry later(PlanLine.Timed mine, Instant now) {
-        return mine.at().isAfter(now) ? new Entry.Send(mine.line(), mine.time()) : skip(mine, Reason.TIME_HAD_PASSED);
+        return mine.at().isAfter(now) ? send(mine) : skip(mine, Reason.TIME_HAD_PASSED);
     }
 
-    private static Entry reminder(List<PlanLine.Timed> timed, int i, Instant now, boolean someLeft) {
-        PlanLine.Timed mine = timed.get(i);
+    private static Entry reminder(PlanLine.Timed mine, List<PlanLine.Timed> reminders, Instant now) {
         if (!mine.at().isAfter(now)) {
+            boolean someLeft = reminders.stream().anyMatch(t -> t.at().isAfter(now));
             return skip(mine, someLeft ? Reason.TIME_HAD_PASSED : Reason.FOLDED_INTO_CONFIRMATION);
         }
-        boolean crowdsConfirmation = isTooClose(now, mine.at());
-        boolean crowdsNext =
-                i + 1 < timed.size() && isTooClose(mine.at(), timed.get(i + 1).at());
-        return crowdsConfirmation || crowdsNext
-                ? skip(mine, Reason.TOO_CLOSE_TO_ANOTHER)
-                : new Entry.Send(mine.line(), mine.time());
+        boolean crowdsNext = reminders.stream()
+                .filter(other -> !other.line().equals(mine.line()))
+                .anyMatch(other -> isUrgenter(other, mine) && isTooClose(mine.at(), other.at()));
+        return isTooClose(now, mine.at()) || crowdsNext ? skip(mine, Reason.TOO_CLOSE_TO_ANOTHER) : send(mine);
+    }
+
+    /** Whether one is nearer to the start; of two that go in the same moment, the one that was to go later. */
+    private static boolean isUrgenter(PlanLine.Timed one, PlanLine.Timed than) {
+        int later = one.at().compareTo(than.at());
+        return later > 0
+                || later == 0 && one.time().nominal().isAfter(than.time().nominal());
     }
 
     private static boolean isTooClose(Instant earlier, Instant later) {
         return Duration.between(earlier, later).compareTo(APART) < 0;
     }
 
+    private static Entry send(PlanLine.Timed timed) {
+        return new Entry.Send(timed.line(), timed.channel(), timed.time());
+    }
+
     private static Entry skip(PlanLine.Timed timed, Reason reason) {
-        return new Entry.Skip(timed.line(), timed.time().nominal(), reason);
+        return new Entry.Skip(timed.line(), timed.channel(), timed.time().nominal(), reason);
     }
 }

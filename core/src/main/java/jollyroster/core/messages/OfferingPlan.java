@@ -57,7 +57,6 @@ public record OfferingPlan(List<PlanLine> house, List<PlanLine> own, Set<PlanLin
 
     /** Whether the offering departs from its house plan at all. */
     public boolean departs() {
-        return !missed().isEmpty()
-                || own.stream().anyMatch(line -> !line.anchor().isAnswer());
+        return !missed().isEmpty() || own.stream().anyMatch(line -> !line.isFixed());
     }
 }

@@ -23,8 +23,14 @@ public final class Rehearsal {
      * @param joins when they register
      * @param seated whether they hold seats; else they wait all along
      * @param was how they will have been there
+     * @param texted whether texts may go to a number of theirs
      */
-    public record Player(String name, ZoneId zone, Instant joins, boolean seated, Verdict was) {}
+    public record Player(String name, ZoneId zone, Instant joins, boolean seated, Verdict was, boolean texted) {
+
+        MessagePlan.Reader reader() {
+            return new MessagePlan.Reader(zone, texted);
+        }
+    }
 
     /**
      * A message to somebody.
@@ -32,7 +38,8 @@ public final class Rehearsal {
      * @param nominal when it would go if nobody slept
      * @param dropped why it does not go; empty when it does
      */
-    public record Played(PlanLine line, Instant at, Instant nominal, Optional<MessagePlan.Reason> dropped) {
+    public record Played(
+            PlanLine line, Channel channel, Instant at, Instant nominal, Optional<MessagePlan.Reason> dropped) {
 
         public boolean goes() {
             return dropped.isEmpty();
@@ -44,9 +51,10 @@ public final class Rehearsal {
             Player player, List<PlanLine> plan, Timing timing, WritingHours hours, boolean online) {
         Anchor first = player.seated() ? Anchor.REGISTERED : Anchor.WAITLISTED;
         PlanLine answer = new PlanLine(first, PlanLine.atOnce().offset());
-        Stream<Played> answered = Stream.of(new Played(answer, player.joins(), player.joins(), Optional.empty()));
+        Stream<Played> answered =
+                Stream.of(new Played(answer, Channel.EMAIL, player.joins(), player.joins(), Optional.empty()));
         Stream<Played> timed = player.seated()
-                ? MessagePlan.schedule(plan, timing, player.zone(), hours, player.joins()).stream()
+                ? MessagePlan.schedule(plan, timing, player.reader(), hours, player.joins()).stream()
                         .filter(entry -> concerns(entry.line().anchor(), player, online))
                         .map(Rehearsal::played)
                 : Stream.empty();
@@ -62,10 +70,11 @@ public final class Rehearsal {
 
     private static Played played(MessagePlan.Entry entry) {
         if (entry instanceof MessagePlan.Entry.Send send) {
-            return new Played(send.line(), send.time().at(), send.time().nominal(), Optional.empty());
+            return new Played(
+                    send.line(), send.channel(), send.time().at(), send.time().nominal(), Optional.empty());
         }
         MessagePlan.Entry.Skip skip = (MessagePlan.Entry.Skip) entry;
-        return new Played(skip.line(), skip.nominal(), skip.nominal(), Optional.of(skip.because()));
+        return new Played(skip.line(), skip.channel(), skip.nominal(), skip.nominal(), Optional.of(skip.because()));
     }
 
     /** What is odd about what somebody gets. */

@@ -25,6 +25,12 @@ public record SendTime(Instant at, Instant nominal) {
      * there, sent Mon 15 Mar 21:00 there.
      */
     public static SendTime of(Timing timing, PlanLine line, ZoneId recipientZone, WritingHours hours) {
+        return of(timing, line, line.channels().all().get(0), recipientZone, hours);
+    }
+
+    /** The same for one of the channels by which the line goes. */
+    static SendTime of(Timing timing, PlanLine line, Channel channel, ZoneId recipientZone, WritingHours all) {
+        WritingHours hours = all.by(channel);
         Instant nominal = timing.nominal(line);
         ZonedDateTime theirs = nominal.atZone(recipientZone);
         if (line.anchor().verdict().isPresent()) {

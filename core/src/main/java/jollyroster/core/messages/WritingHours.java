@@ -5,16 +5,33 @@ import java.time.ZonedDateTime;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 
 /**
  * When people may be written to, on their own clock; both hold.
  *
  * @param quiet hours in which they are left alone; empty for none
  * @param send hours in which alone they are written to; empty for any
+ * @param texts the same for texts, in its place; empty where {@code send} counts for them too
  */
-public record WritingHours(Optional<QuietHours> quiet, Optional<SendHours> send) {
+public record WritingHours(Optional<QuietHours> quiet, Optional<SendHours> send, Optional<SendHours> texts) {
 
     public static final WritingHours DEFAULT = new WritingHours(Optional.of(QuietHours.DEFAULT), Optional.empty());
+
+    /** The same for everything. */
+    public WritingHours(Optional<QuietHours> quiet, Optional<SendHours> send) {
+        this(quiet, send, Optional.empty());
+    }
+
+    /** The hours that count for what goes this way. */
+    public WritingHours by(Channel channel) {
+        return channel == Channel.TEXT && texts.isPresent() ? new WritingHours(quiet, texts) : this;
+    }
+
+    /** When a text goes that answers something: it wakes nobody more than the answer does, but keeps to its send hours. */
+    public ZonedDateTime answeredByText(ZonedDateTime time) {
+        return by(Channel.TEXT).send.map(s -> s.atOrAfter(time)).orElse(time);
+    }
 
     private static final int MOST_STEPS = 20;
     private static final int QUARTERS = 96;
@@ -22,7 +39,12 @@ public record WritingHours(Optional<QuietHours> quiet, Optional<SendHours> send)
 
     /** Whether there is any time left at all. */
     public boolean leavesTime() {
+        return Stream.of(Channel.values()).allMatch(channel -> by(channel).leavesSome());
+    }
+
+    private boolean leavesSome() {
         return send.isEmpty()
+                || send.get().home().isPresent()
                 || quiet.isEmpty()
                 || IntStream.range(0, QUARTERS)
                         .mapToObj(i -> LocalTime.MIN.plusMinutes((long) QUARTER * i))

@@ -64,22 +64,26 @@ class MessagePlanTest {
         assertThat(MessagePlan.schedule(
                         lines,
                         TIMING,
-                        SINGAPORE,
+                        reader(SINGAPORE),
                         WritingHours.DEFAULT,
                         EVENING.minusDays(2).toInstant()))
                 .containsExactly(
                         skip(Offset.minutes(30), EVENING.minusMinutes(30), Reason.TOO_CLOSE_TO_ANOTHER),
-                        new Entry.Send(door, sharp(EVENING.minusMinutes(15))),
-                        new Entry.Send(missing, sharp(EVENING.plusMinutes(5))));
+                        new Entry.Send(door, Channel.EMAIL, sharp(EVENING.minusMinutes(15))),
+                        new Entry.Send(missing, Channel.EMAIL, sharp(EVENING.plusMinutes(5))));
         assertThat(MessagePlan.schedule(
                         List.of(door, missing),
                         TIMING,
-                        HALIFAX,
+                        reader(HALIFAX),
                         WritingHours.DEFAULT,
                         EVENING.minusMinutes(10).toInstant()))
                 .containsExactly(
-                        new Entry.Skip(door, EVENING.minusMinutes(15).toInstant(), Reason.FOLDED_INTO_CONFIRMATION),
-                        new Entry.Send(missing, sharp(EVENING.plusMinutes(5))));
+                        new Entry.Skip(
+                                door,
+                                Channel.EMAIL,
+                                EVENING.minusMinutes(15).toInstant(),
+                                Reason.FOLDED_INTO_CONFIRMATION),
+                        new Entry.Send(missing, Channel.EMAIL, sharp(EVENING.plusMinutes(5))));
     }
 
     private static SendTime sharp(ZonedDateTime at) {
@@ -125,7 +129,7 @@ class MessagePlanTest {
         List<Entry> entries = MessagePlan.schedule(
                 lines,
                 TIMING,
-                HALIFAX,
+                reader(HALIFAX),
                 WritingHours.DEFAULT,
                 EVENING.minusDays(2).toInstant());
         assertThat(entries)
@@ -155,15 +159,62 @@ class MessagePlanTest {
     }
 
     private static List<Entry> schedule(ZonedDateTime registered) {
-        return MessagePlan.schedule(PlanLine.DEFAULT, TIMING, HALIFAX, WritingHours.DEFAULT, registered.toInstant());
+        return MessagePlan.schedule(
+                PlanLine.DEFAULT, TIMING, reader(HALIFAX), WritingHours.DEFAULT, registered.toInstant());
+    }
+
+    private static MessagePlan.Reader reader(ZoneId zone) {
+        return new MessagePlan.Reader(zone, false);
+    }
+
+    private static List<Entry> schedule(List<PlanLine> lines, boolean texted) {
+        return MessagePlan.schedule(
+                lines,
+                TIMING,
+                new MessagePlan.Reader(HALIFAX, texted),
+                WritingHours.DEFAULT,
+                EVENING.minusDays(6).toInstant());
+    }
+
+    private static boolean goes(Entry entry) {
+        return entry instanceof Entry.Send;
+    }
+
+    @Test
+    void the_email_and_the_text_of_one_line_go_together() {
+        PlanLine both = PlanLine.before(Offset.days(1)).by(Channels.BOTH);
+        assertThat(schedule(List.of(both), true))
+                .hasSize(2)
+                .allMatch(MessagePlanTest::goes)
+                .extracting(Entry::channel)
+                .containsExactly(Channel.EMAIL, Channel.TEXT);
+        assertThat(schedule(List.of(both), false).get(1))
+                .isEqualTo(
+                        new Entry.Skip(both, Channel.TEXT, EVENING.minusDays(1).toInstant(), Reason.NO_TEXTS));
+    }
+
+    @Test
+    void a_text_crowds_an_email_only_where_it_arrives() {
+        List<PlanLine> lines = List.of(
+                PlanLine.before(Offset.minutes(45)),
+                PlanLine.before(Offset.minutes(15)).by(Channels.TEXT));
+        assertThat(schedule(lines, true)).extracting(MessagePlanTest::goes).containsExactly(false, true);
+        assertThat(schedule(lines, false)).extracting(MessagePlanTest::goes).containsExactly(true, false);
+    }
+
+    @Test
+    void what_goes_to_some_only_crowds_nothing_and_is_crowded_by_nothing() {
+        PlanLine some = PlanLine.before(Offset.minutes(45)).to(Audience.FIRST_TIMERS);
+        assertThat(schedule(List.of(PlanLine.before(Offset.minutes(90)), some), false))
+                .allMatch(MessagePlanTest::goes);
     }
 
     private static Entry send(Offset offset, ZonedDateTime at) {
-        return new Entry.Send(PlanLine.before(offset), new SendTime(at.toInstant(), at.toInstant()));
+        return new Entry.Send(PlanLine.before(offset), Channel.EMAIL, new SendTime(at.toInstant(), at.toInstant()));
     }
 
     private static Entry skip(Offset offset, ZonedDateTime nominal, Reason because) {
-        return new Entry.Skip(PlanLine.before(offset), nominal.toInstant(), because);
+        return new Entry.Skip(PlanLine.before(offset), Channel.EMAIL, nominal.toInstant(), because);
     }
 
     private static ZonedDateTime at(String wallClock, ZoneId zone) {

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import jollyroster.core.dates.Offset;
 import jollyroster.core.messages.PlanText.Added;
 import jollyroster.core.messages.PlanText.Problem;
@@ -56,6 +57,7 @@ class PlanTextTest {
                 "2 hours before the end",
                 "9999999 minutes before",
                 "\uD83D\uDEA4 before",
+                "1 day before the cut-off, by text",
                 "{{2}} hours before"
             })
     void what_is_no_time_before_the_start_is_not_understood(String typed) {
@@ -90,8 +92,74 @@ class PlanTextTest {
     }
 
     @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            nullValues = "none",
+            value = {
+                "2 hours before, text, to everybody registered | BEFORE_START TEXT ",
+                "2 hours before by text | BEFORE_START TEXT ",
+                "1 day before, by e-mail and text | BEFORE_START BOTH ",
+                "1 day before, both | BEFORE_START BOTH ",
+                "1 day before to first-timers | BEFORE_START EMAIL first",
+                "1 day before, to those who are there for the first time, as a text | BEFORE_START TEXT first",
+                "1 week before, to those who have been before | BEFORE_START EMAIL again",
+                "1 day before, to those with vessel = Own boat | BEFORE_START EMAIL vessel=Own boat",
+                "1 day before, to those who answered vessel: Own boat | BEFORE_START EMAIL vessel=Own boat",
+                "2 hours after, to those absent, text | ABSENT TEXT ",
+                "1 hour after, to those who attended, to first-timers | ATTENDED EMAIL first",
+                "at once, text | REGISTERED TEXT ",
+                "When called up, by text | CALLED_UP TEXT ",
+                "called up, both | CALLED_UP TEXT ",
+                "when it is called off, text | CALLED_OFF TEXT ",
+                "when moved, text | CHANGED TEXT ",
+                "2 days before the cut-off | SILENT EMAIL ",
+                "2 days before the cut-off, to those who have not answered | SILENT EMAIL ",
+                "12 hours before the payment runs out | UNPAID EMAIL ",
+                "3 days before, if short of its minimum | SHORT EMAIL "
+            })
+    void by_what_and_to_whom_is_said_after_commas(String typed, String line) {
+        Added.Lines added = (Added.Lines) PlanText.add(PlanLine.DEFAULT, typed);
+        assertThat(added.lines())
+                .extracting(one -> one.anchor() + " " + one.channels() + " "
+                        + one.audience().code())
+                .containsExactly(line.strip().split(" ").length < 3 ? line.strip() + " " : line);
+        assertThat(PlanText.add(added.plan(), typed)).isEqualTo(new Added.Refused(Problem.SAID_TWICE));
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"at once", "when called up, by e-mail", "moved"})
+    void the_email_of_an_answer_goes_anyway(String typed) {
+        assertThat(refused(PlanLine.DEFAULT.subList(1, 2), typed)).isEqualTo(Problem.GOES_ANYWAY);
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"", "first", "again", "vessel=Own boat", "a=b=c"})
+    void an_audience_is_read_as_it_is_kept(String code) {
+        assertThat(Audience.of(code).orElseThrow().code()).isEqualTo(code);
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"last", "=", "vessel=", "=own"})
+    void what_no_audience_is_kept_as_is_none(String code) {
+        assertThat(Audience.of(code)).isEmpty();
+    }
+
+    @Test
+    void an_audience_holds_whom_it_names() {
+        assertThat(Audience.FIRST_TIMERS.holds(true, Map.of())).isTrue();
+        assertThat(Audience.RETURNING.holds(true, Map.of())).isFalse();
+        Audience own = Audience.answered("vessel", "own boat");
+        assertThat(own.holds(true, Map.of("vessel", "Own boat"))).isTrue();
+        assertThat(own.holds(true, Map.of("vessel", "A hired one, Own Boat"))).isTrue();
+        assertThat(own.holds(true, Map.of("vessel", "No own boat"))).isFalse();
+        assertThat(own.holds(true, Map.of())).isFalse();
+    }
+
+    @ParameterizedTest
     @ValueSource(
             strings = {
+                "2 hours before, by pigeon",
+                "2 hours before, to those",
                 "1 day after, to the crew",
                 "5 min after the start, to those who attended",
                 "1 day after, to {{name}}"

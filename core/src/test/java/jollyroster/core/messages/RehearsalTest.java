@@ -36,7 +36,7 @@ class RehearsalTest {
             new PlanLine(Anchor.ABSENT, Offset.days(1)));
 
     private static Player player(ZoneId zone, Duration before, boolean seated, Verdict was) {
-        return new Player("Wren", zone, START.minus(before).toInstant(), seated, was);
+        return new Player("Wren", zone, START.minus(before).toInstant(), seated, was, false);
     }
 
     private static List<Played> play(Player player, boolean online) {

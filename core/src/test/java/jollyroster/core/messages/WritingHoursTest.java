@@ -80,4 +80,35 @@ class WritingHoursTest {
             assertThat(OFFICE.contains(settled)).isTrue();
         }
     }
+
+    @Test
+    void texts_have_send_hours_of_their_own() {
+        WritingHours hours = new WritingHours(Optional.of(QuietHours.DEFAULT), Optional.empty(), Optional.of(OFFICE));
+        ZonedDateTime saturday = ZonedDateTime.parse("2027-03-13T23:00:00-04:00[America/Halifax]");
+        assertThat(hours.answeredByText(saturday))
+                .isEqualTo(ZonedDateTime.parse("2027-03-15T08:00:00-03:00[America/Halifax]"));
+        assertThat(WritingHours.DEFAULT.answeredByText(saturday))
+                .as("an answer minds no quiet hours")
+                .isEqualTo(saturday);
+        ZonedDateTime sunday = ZonedDateTime.parse("2027-03-14T10:00:00-03:00[America/Halifax]");
+        assertThat(hours.by(Channel.TEXT).atOrBefore(sunday))
+                .isEqualTo(ZonedDateTime.parse("2027-03-12T17:00:00-04:00[America/Halifax]"));
+        assertThat(hours.by(Channel.EMAIL).atOrBefore(sunday)).isEqualTo(sunday);
+    }
+
+    @Test
+    void send_hours_may_be_meant_on_the_clock_at_home() {
+        SendHours home = new SendHours(
+                EnumSet.allOf(DayOfWeek.class),
+                LocalTime.of(8, 0),
+                LocalTime.of(17, 0),
+                Optional.of(ZoneId.of("America/Halifax")));
+        ZonedDateTime singapore = ZonedDateTime.parse("2027-03-16T12:00:00+08:00[Asia/Singapore]");
+        assertThat(home.atOrAfter(singapore))
+                .as("08:00 in Halifax")
+                .isEqualTo(ZonedDateTime.parse("2027-03-16T19:00:00+08:00[Asia/Singapore]"));
+        assertThat(home.atOrBefore(singapore))
+                .as("17:00 the day before in Halifax")
+                .isEqualTo(ZonedDateTime.parse("2027-03-16T04:00:00+08:00[Asia/Singapore]"));
+    }
 }

@@ -1,0 +1,7 @@
+package jollyroster.core.messages;
+
+/** By what a message goes. */
+public enum Channel {
+    EMAIL,
+    TEXT
+}
