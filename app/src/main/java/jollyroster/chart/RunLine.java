@@ -43,6 +43,8 @@ public record RunLine(
     /** What a mark stands for. */
     public enum Kind {
         MESSAGE,
+        /** A message that goes as a text. */
+        TEXT,
         CUT_OFF,
         OPENS
     }
@@ -71,7 +73,7 @@ public record RunLine(
         int row = 0;
         for (Event event : inOrder(events)) {
             double x = scale.x(event.at());
-            boolean message = event.kind() == Kind.MESSAGE;
+            boolean message = event.kind() == Kind.MESSAGE || event.kind() == Kind.TEXT;
             row = message && x - last < ROOM ? 1 - row : 0;
             marks.add(new Mark(x, row, event.kind(), event.label(), event.words(), event.code()));
             last = message ? x : last;
@@ -113,6 +115,11 @@ public record RunLine(
         return new Scale(hours).x(at);
     }
 
+    /** The moment at a place of the line: the other way round. */
+    public static Instant at(DoorHours hours, double x) {
+        return new Scale(hours).at(Math.max(0, Math.min(WIDTH, x)));
+    }
+
     static List<Tick> axisTicks() {
         return List.of(
                 tick(14 * 24 * 60, "−14 d"),
@@ -147,6 +154,23 @@ public record RunLine(
                 return END + (CLOSES - END) * minutes(hours.end(), at) / minutes(hours.end(), hours.closes());
             }
             return CLOSES + Math.min(1, minutes(hours.closes(), at) / AFTER_MINUTES) * (WIDTH - CLOSES - 8);
+        }
+
+        Instant at(double x) {
+            if (x <= START) {
+                double before = BEND_MINUTES * Math.expm1((1 - x / START) * Math.log1p(BEFORE_MINUTES / BEND_MINUTES));
+                return plus(hours.start(), -before);
+            }
+            if (x <= END) {
+                return plus(hours.start(), (x - START) / (END - START) * minutes(hours.start(), hours.end()));
+            }
+            return x <= CLOSES
+                    ? plus(hours.end(), (x - END) / (CLOSES - END) * minutes(hours.end(), hours.closes()))
+                    : plus(hours.closes(), (x - CLOSES) / (WIDTH - CLOSES - 8) * AFTER_MINUTES);
+        }
+
+        private static Instant plus(Instant from, double minutes) {
+            return from.plusSeconds(Math.round(minutes * 60));
         }
 
         private static double minutes(Instant from, Instant to) {

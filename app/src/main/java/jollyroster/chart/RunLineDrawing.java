@@ -94,7 +94,7 @@ final class RunLineDrawing {
         svg.begin("g").with("class", "is-" + mark.code()).inside();
         svg.begin("title").inside().text(mark.words()).end("title");
         switch (mark.kind()) {
-            case MESSAGE -> message(mark);
+            case MESSAGE, TEXT -> message(mark);
             case CUT_OFF -> cutOff(mark);
             case OPENS -> {}
         }
@@ -106,7 +106,7 @@ final class RunLineDrawing {
                 "stem",
                 new PathData().from(mark.x(), 15, "V" + PathData.shortest(axis)).toString());
         svg.begin("use")
-                .with("href", "#letter")
+                .with("href", mark.kind() == RunLine.Kind.TEXT ? "#text-mark" : "#letter")
                 .with("x", mark.x() - 10)
                 .with("y", 2)
                 .with("width", 20)

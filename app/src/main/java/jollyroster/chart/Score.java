@@ -12,7 +12,7 @@ import jollyroster.core.door.DoorHours;
  * @param head where the playhead stands
  * @param headWords what it says
  */
-public record Score(DoorHours hours, Instant head, String headWords, List<Lane> lanes) {
+public record Score(DoorHours hours, Instant head, String headWords, List<Lane> lanes, List<Event> events) {
 
     private static final double LEFT = 190;
     private static final double TOP = 34;
@@ -29,8 +29,24 @@ public record Score(DoorHours hours, Instant head, String headWords, List<Lane> 
      */
     public record Lane(String who, String what, List<Interval> calm, List<Mark> marks) {}
 
-    /** A message. @param address that opens it @param words of it @param goes whether it goes @param open whether it is open */
-    public record Mark(Instant at, String address, String words, boolean goes, boolean open) {}
+    /**
+     * A message.
+     *
+     * @param address that opens it
+     * @param words of it
+     * @param goes whether it goes
+     * @param open whether it is open
+     * @param text whether it is a text
+     */
+    public record Mark(Instant at, String address, String words, boolean goes, boolean open, boolean text) {}
+
+    /** Something that happens. */
+    public record Event(Instant at, String words) {}
+
+    /** The moment at a place of the drawing, from its left edge. */
+    public static Instant at(DoorHours hours, double x) {
+        return RunLine.at(hours, (x - LEFT) / SHARE);
+    }
 
     private double x(Instant at) {
         return LEFT + RunLine.x(hours, at) * SHARE;
@@ -54,6 +70,7 @@ public record Score(DoorHours hours, Instant head, String headWords, List<Lane> 
             lane(svg, lanes.get(i), floor(i));
         }
         axis(svg, foot);
+        events.forEach(event -> event(svg, event, foot));
         head(svg, foot);
         return svg.end("svg").toString();
     }
@@ -89,7 +106,7 @@ public record Score(DoorHours hours, Instant head, String headWords, List<Lane> 
                         .from(x, floor - 20, "V" + PathData.shortest(floor))
                         .toString());
         svg.begin("use")
-                .with("href", "#letter")
+                .with("href", mark.text() ? "#text-mark" : "#letter")
                 .with("x", x - LETTER / 2)
                 .with("y", floor - 33)
                 .with("width", LETTER)
@@ -106,6 +123,17 @@ public record Score(DoorHours hours, Instant head, String headWords, List<Lane> 
             svg.words("tick-word", x - 2, foot + 19, tick.label());
         }
         svg.path("floor", ticks.toString());
+    }
+
+    private void event(Svg svg, Event event, double foot) {
+        svg.begin("g").inside();
+        svg.begin("title").inside().text(event.words()).end("title");
+        svg.path(
+                "event",
+                new PathData()
+                        .from(x(event.at()), TOP, "V" + PathData.shortest(foot))
+                        .toString());
+        svg.end("g");
     }
 
     private void head(Svg svg, double foot) {

@@ -51,7 +51,7 @@ final class RunLineView {
         String code = failed > 0 ? "failed" : planned > 0 ? "planned" : sent > 0 ? "sent" : "withdrawn";
         return new RunLine.Event(
                 at,
-                RunLine.Kind.MESSAGE,
+                line.channel() == Channel.TEXT ? RunLine.Kind.TEXT : RunLine.Kind.MESSAGE,
                 String.valueOf(planned + sent + failed),
                 words(line) + ", " + Times.dayAndTime(at, session.zone()) + ": " + planned + " planned, " + sent
                         + " sent" + (failed > 0 ? ", " + failed + " failed" : ""),

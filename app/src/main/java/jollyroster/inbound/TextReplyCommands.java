@@ -99,7 +99,8 @@ public class TextReplyCommands {
     void help(String number) {
         String words = organisation.organisation().name() + ": texts about what you registered for. Questions: "
                 + organisation.organisation().contactEmail() + ". Reply STOP for no more texts.";
-        outbox.wordOf(number, words, clock.instant());
+        Instant now = clock.instant();
+        outbox.text("help-" + now.toEpochMilli() + number, number, "Answer to HELP", words, now);
     }
 
     @Transactional

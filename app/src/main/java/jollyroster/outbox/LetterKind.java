@@ -27,6 +27,8 @@ public enum LetterKind {
     ADDRESS_CHANGED,
     /** To an address somebody wants to be written to from now on: confirm_link */
     CONFIRM_ADDRESS,
+    /** A message of a rehearsal, to whoever plays it: subject, text, html; it comes as it was written. */
+    REHEARSED,
     /** name, by, team_link */
     JOIN_TEAM;
 

@@ -26,6 +26,7 @@ public final class LetterNames {
         words.put("name", "their whole name");
         words.put("title", "what they registered for");
         words.put("starts", "when it is, on their clock and where it is held");
+        words.put("starts_short", "the same for texts: day, time and city");
         words.put("place", "where it is held");
         words.put("hosts", "who leads it");
         words.put("bring", "what to bring");

@@ -145,6 +145,8 @@ class LetterWriter {
         values.putAll(claim.given().values());
         values.put("organisation", from.organisation());
         Templates.Body body = claim.kind().map(templates::of).orElseGet(() -> templates.compile(claim.body()));
+        boolean written =
+                claim.kind().filter(kind -> kind == LetterKind.REHEARSED).isPresent();
         return new Letter(
                 claim.key(),
                 address.host(),
@@ -153,7 +155,9 @@ class LetterWriter {
                 claim.recipient(),
                 claim.subject(),
                 body.text(values),
-                templates.page(claim.subject(), "", body.html(values), from.organisation()),
+                written
+                        ? claim.given().text("html")
+                        : templates.page(claim.subject(), "", body.html(values), from.organisation()),
                 claim.calendar().isEmpty() ? null : claim.calendar(),
                 null,
                 null,
@@ -246,6 +250,7 @@ class LetterWriter {
         values.put("name", facts.name());
         values.put("title", facts.title());
         values.put("starts", starts(facts));
+        values.put("starts_short", startsShort(facts));
         values.put("place", facts.place());
         values.put("online", facts.online());
         values.put("join_link", facts.joinLink());
@@ -294,6 +299,12 @@ class LetterWriter {
     /** The clock a time is read on first: where it is held, or the person's own for what is held online. */
     private static ZoneId clock(Letters.Facts facts) {
         return facts.online() ? facts.personZone() : facts.sessionZone();
+    }
+
+    /** {@code Tue 16 Mar 22:00 Lisbon}, for where room is dear. */
+    private static String startsShort(Letters.Facts facts) {
+        ZoneId zone = clock(facts);
+        return Times.dayAndTime(facts.start(), zone) + " " + Times.city(zone);
     }
 
     /** {@code Tue 16 Mar, 22:00–00:00 Lisbon time (19:00–21:00 in Halifax)}, the other way round where it is held. */

@@ -29,6 +29,7 @@ public final class MessageWords {
             case YOUR_REGISTRATIONS -> "Link to own registrations";
             case ADDRESS_CHANGED -> "Address changed, to the old one";
             case CONFIRM_ADDRESS -> "Asks to confirm a new address";
+            case REHEARSED -> "Rehearsal";
             case JOIN_TEAM -> "Invitation to the team";
         };
     }

@@ -257,13 +257,16 @@ public class OutboxCommands {
                 .execute();
     }
 
-    /** Queues a text that answers one, to a number alone. Due at once. */
-    public void wordOf(String number, String words, Instant now) {
+    /**
+     * Queues a text to a number about no registration. Due at once.
+     *
+     * @param key the same for the same text, which then goes once
+     */
+    public void text(String key, String number, String subject, String words, Instant now) {
         Recipient to = new Recipient(0, 0, 0, "", ZoneOffset.UTC, "", at(now), 0, false);
-        String occasion = "word-" + now.toEpochMilli() + number;
-        MessageRecord row =
-                MessageRows.text(new PlanLine(Anchor.LETTER, Offset.none()), to, number, occasion, now, now, now);
-        row.setSubject("Answer to HELP");
+        MessageRecord row = MessageRows.text(new PlanLine(Anchor.LETTER, Offset.none()), to, number, "", now, now, now);
+        row.setMessageKey(key);
+        row.setSubject(subject);
         row.setBody(words);
         insert(List.of(row));
     }

@@ -6,6 +6,7 @@ import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import jollyroster.core.attendance.Verdict;
 import jollyroster.core.intake.Text;
 import jollyroster.core.messages.Rehearsal.Player;
@@ -16,6 +17,16 @@ final class Cast {
 
     private static final int LONGEST_NAME = 60;
     private static final int FARTHEST_HOURS = 24 * 365;
+
+    private static final List<ZoneId> FAR = Stream.of(
+                    "Europe/Lisbon",
+                    "Asia/Singapore",
+                    "Pacific/Auckland",
+                    "America/Vancouver",
+                    "Asia/Kathmandu",
+                    "America/Halifax")
+            .map(ZoneId::of)
+            .toList();
 
     private Cast() {}
 
@@ -29,26 +40,19 @@ final class Cast {
         }
     }
 
-    static List<Player> of(ZoneId home, Instant start, Own own) {
+    /** @param clocks of people who are registered; they come before those that are made up */
+    static List<Player> of(ZoneId home, Instant start, List<ZoneId> clocks, Own own) {
+        List<ZoneId> zones = Stream.of(Stream.of(home), clocks.stream(), FAR.stream())
+                .flatMap(some -> some)
+                .distinct()
+                .toList();
         List<Player> cast = new ArrayList<>(List.of(
-                player("Wren Skerry", home, start, Duration.ofDays(14), true, Verdict.ATTENDED),
-                player("Teo Vance", ZoneId.of("Europe/Lisbon"), start, Duration.ofDays(5), true, Verdict.PART),
-                player("Mei Harrow", ZoneId.of("Asia/Singapore"), start, Duration.ofDays(3), true, Verdict.ABSENT),
-                player(
-                        "Aroha Pike",
-                        ZoneId.of("Pacific/Auckland"),
-                        start,
-                        Duration.ofHours(30),
-                        true,
-                        Verdict.ATTENDED),
-                player(
-                        "Dag Strand",
-                        ZoneId.of("America/Vancouver"),
-                        start,
-                        Duration.ofMinutes(90),
-                        true,
-                        Verdict.ATTENDED),
-                player("Prem Kestrel", ZoneId.of("Asia/Kathmandu"), start, Duration.ofDays(6), false, Verdict.ABSENT)));
+                player("Wren Skerry", zones.get(0), start, Duration.ofDays(14), true, Verdict.ATTENDED),
+                player("Teo Vance", zones.get(1), start, Duration.ofDays(5), true, Verdict.PART),
+                player("Mei Harrow", zones.get(2), start, Duration.ofDays(3), true, Verdict.ABSENT),
+                player("Aroha Pike", zones.get(3), start, Duration.ofHours(30), true, Verdict.ATTENDED),
+                player("Dag Strand", zones.get(4), start, Duration.ofMinutes(90), true, Verdict.ATTENDED),
+                player("Prem Kestrel", zones.get(5), start, Duration.ofDays(6), false, Verdict.ABSENT)));
         own.clock()
                 .ifPresent(zone -> cast.add(player(
                         own.name().isEmpty() ? "You" : Text.oneLine(own.name(), LONGEST_NAME),

@@ -111,7 +111,11 @@ record PlanView(String date, long session, String drawing, List<Line> lines, boo
         String code = !plan.isOn(line) ? "withdrawn" : at.isAfter(now) ? "planned" : "sent";
         String by = line.channels() == Channels.EMAIL ? "" : " by " + MessageWords.by(line.channels());
         return new RunLine.Event(
-                at, RunLine.Kind.MESSAGE, number(fates), MessageWords.when(line) + by + ", " + when, code);
+                at,
+                line.channels() == Channels.TEXT ? RunLine.Kind.TEXT : RunLine.Kind.MESSAGE,
+                number(fates),
+                MessageWords.when(line) + by + ", " + when,
+                code);
     }
 
     private static Line line(PlanLine line, OfferingPlan plan, String at, String counts) {

@@ -1,8 +1,9 @@
 package jollyroster.plans;
 
 import java.util.List;
-import java.util.Optional;
 import jollyroster.core.messages.Rehearsal.Player;
+import jollyroster.core.messages.Rehearsal.Standing;
+import jollyroster.core.messages.Rehearsal.State;
 import jollyroster.core.messages.Timing;
 import jollyroster.outbox.Letters;
 import jollyroster.platform.Address;
@@ -26,24 +27,28 @@ class RehearsalFacts {
         this.address = address;
     }
 
-    Letters.Facts of(Offering o, Timing timing, Player player) {
-        String link = address.of("/desk/offerings/" + o.id() + "/rehearsal");
+    /** @param back where its links lead */
+    Letters.Facts of(Offering o, Player player, State state, String back) {
+        String link = address.of(back);
+        Timing timing = state.timing();
+        boolean seated = state.standing() == Standing.SEATED;
         boolean online = o.venue().map(Venue::isOnline).orElse(false);
+        String place = state.elsewhere() ? "the other place of this rehearsal" : online ? "online" : o.place();
         Letters.Sender sender = letters.sender();
         List<Host> leaders = hosts.ofOffering(o.id());
         return new Letters.Facts(
                 player.name(),
                 "rehearsal@" + address.host(),
                 player.zone(),
-                player.seated() ? Letters.Standing.SEATED : Letters.Standing.WAITING,
+                seated ? Letters.Standing.SEATED : Letters.Standing.WAITING,
                 1,
-                player.seated() ? 0 : 1,
-                false,
+                seated ? 0 : 1,
+                state.calledOff(),
                 o.title(),
                 timing.hours().start(),
                 timing.hours().end(),
                 timing.zone(),
-                online ? "online" : o.place(),
+                place,
                 online,
                 link,
                 link,
@@ -51,7 +56,7 @@ class RehearsalFacts {
                 sender.replyTo(),
                 List.of(),
                 List.of(),
-                new Letters.Offer(Optional.empty(), false, false, link, ""),
+                new Letters.Offer(state.until(), false, false, link, ""),
                 new Letters.About(
                         o.id(),
                         leaders.stream().map(Host::id).toList(),

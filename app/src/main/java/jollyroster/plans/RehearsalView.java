@@ -5,32 +5,39 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import java.util.stream.IntStream;
 import jollyroster.chart.Score;
-import jollyroster.core.messages.MessagePlan;
+import jollyroster.core.messages.Channel;
 import jollyroster.core.messages.Rehearsal;
+import jollyroster.core.messages.Rehearsal.Part;
 import jollyroster.core.messages.Rehearsal.Played;
 import jollyroster.core.messages.Rehearsal.Player;
-import jollyroster.core.messages.Timing;
-import jollyroster.core.messages.WritingHours;
+import jollyroster.core.messages.Rehearsal.Standing;
+import jollyroster.core.messages.Rehearsal.State;
 import jollyroster.outbox.MessageWords;
+import jollyroster.plans.RehearsalRun.Run;
 import jollyroster.platform.Times;
 
 /** A rehearsal put into words and a drawing. */
 final class RehearsalView {
 
-    private final Timing timing;
-    private final WritingHours hours;
-    private final List<Player> cast;
-    private final List<List<Played>> messages;
+    private final Run run;
+    private final Script script;
     private final String at;
 
-    /** @param at the address of the rehearsal, to which the number of a message is added */
-    RehearsalView(Timing timing, WritingHours hours, List<Player> cast, List<List<Played>> messages, String at) {
-        this.timing = timing;
-        this.hours = hours;
-        this.cast = cast;
-        this.messages = messages;
-        this.at = at;
+    RehearsalView(Run run, Script script) {
+        this.run = run;
+        this.script = script;
+        this.at = script.address(run.offering().id());
+    }
+
+    /** Which message is open. */
+    record Open(int who, int which) {
+
+        boolean is(int someone, int something) {
+            return who == someone && which == something;
+        }
     }
 
     /** Somebody and what they get. */
@@ -42,123 +49,182 @@ final class RehearsalView {
     /** Something odd. @param address of the message it is about */
     public record Odd(String lead, String text, String address) {}
 
+    /** Something that happens. @param out the address without it */
+    public record Event(String words, String out) {}
+
     private String address(int who, int which) {
         return at + "&open=" + who + "-" + which + "#message";
     }
 
+    private ZoneId home() {
+        return run.drawn().timing().zone();
+    }
+
+    private List<Played> messages(int who) {
+        return run.parts().get(who).messages();
+    }
+
+    private static String words(Played m) {
+        return MessageWords.of(m.line().anchor(), m.line().offset(), m.channel());
+    }
+
     List<Lane> lanes(Open open) {
-        List<Lane> lanes = new ArrayList<>();
-        for (int who = 0; who < cast.size(); who++) {
-            Player player = cast.get(who);
-            List<Line> lines = new ArrayList<>();
-            for (int which = 0; which < messages.get(who).size(); which++) {
-                Played m = messages.get(who).get(which);
-                lines.add(new Line(
-                        address(who, which),
-                        Times.dayAndTime(m.at(), player.zone()),
-                        MessageWords.of(m.line().anchor(), m.line().offset(), m.channel()),
-                        why(m, player.zone()),
-                        m.goes(),
-                        open.is(who, which)));
-            }
-            lanes.add(new Lane(player.name(), Times.city(player.zone()) + " time, " + Cast.doing(player), lines));
-        }
-        return lanes;
+        return IntStream.range(0, run.cast().size())
+                .mapToObj(who -> lane(who, open))
+                .toList();
     }
 
-    /** Why a message goes when it goes, or does not. */
-    static String why(Played m, ZoneId zone) {
-        if (m.dropped().isPresent()) {
-            return "does not go: " + reason(m.dropped().get());
-        }
-        return m.at().equals(m.nominal())
-                ? ""
-                : "moved from " + Times.dayAndTime(m.nominal(), zone) + ", when nobody is written to there";
-    }
-
-    private static String reason(MessagePlan.Reason reason) {
-        return switch (reason) {
-            case TIME_HAD_PASSED -> "its time had passed when they registered";
-            case FOLDED_INTO_CONFIRMATION -> "its time had passed; the confirmation brings the link";
-            case TOO_CLOSE_TO_ANOTHER -> "less than an hour from a more urgent one";
-            case NO_TEXTS -> "they have not agreed to texts";
-        };
+    private Lane lane(int who, Open open) {
+        Player player = run.cast().get(who);
+        List<Line> lines = IntStream.range(0, messages(who).size())
+                .mapToObj(which -> {
+                    Played m = messages(who).get(which);
+                    return new Line(
+                            address(who, which),
+                            Times.dayAndTime(m.at(), player.zone()),
+                            words(m),
+                            RehearsalWords.why(m, player.zone()),
+                            m.goes(),
+                            open.is(who, which));
+                })
+                .toList();
+        return new Lane(player.name(), Times.city(player.zone()) + " time, " + Cast.doing(player), lines);
     }
 
     String drawing(Open open, Instant head) {
-        List<Score.Lane> lanes = new ArrayList<>();
-        for (int who = 0; who < cast.size(); who++) {
-            Player player = cast.get(who);
-            List<Score.Mark> marks = new ArrayList<>();
-            for (int which = 0; which < messages.get(who).size(); which++) {
-                Played m = messages.get(who).get(which);
-                String words = MessageWords.of(m.line().anchor(), m.line().offset(), m.channel()) + " to "
-                        + player.name() + ", " + Times.dayAndTime(m.at(), player.zone());
-                marks.add(new Score.Mark(m.at(), address(who, which), words, m.goes(), open.is(who, which)));
-            }
-            lanes.add(new Score.Lane(
-                    player.name(),
-                    Times.city(player.zone()) + ", " + Cast.doing(player),
-                    CalmHours.of(timing, List.of(player.zone()), hours).stream()
-                            .flatMap(calm -> calm.spans().stream())
-                            .toList(),
-                    marks));
-        }
-        String words = Times.dayAndTime(head, timing.zone()) + " in " + Times.city(timing.zone());
-        return new Score(timing.hours(), head, words, lanes).markup();
+        List<Score.Lane> lanes = IntStream.range(0, run.cast().size())
+                .mapToObj(who -> drawn(who, open))
+                .toList();
+        List<Score.Event> events = run.happenings().stream()
+                .map(h -> new Score.Event(
+                        h.at(), RehearsalWords.of(h, run.cast()) + ", " + Times.dayAndTime(h.at(), home())))
+                .toList();
+        String words = Times.dayAndTime(head, home()) + " in " + Times.city(home());
+        return new Score(run.drawn().timing().hours(), head, words, lanes, events).markup();
+    }
+
+    private Score.Lane drawn(int who, Open open) {
+        Player player = run.cast().get(who);
+        List<Score.Mark> marks = IntStream.range(0, messages(who).size())
+                .mapToObj(which -> {
+                    Played m = messages(who).get(which);
+                    return new Score.Mark(
+                            m.at(),
+                            address(who, which),
+                            words(m) + " to " + player.name() + ", " + Times.dayAndTime(m.at(), player.zone())
+                                    + (m.goes() ? "" : ", " + RehearsalWords.why(m, player.zone())),
+                            m.goes(),
+                            open.is(who, which),
+                            m.channel() == Channel.TEXT);
+                })
+                .toList();
+        return new Score.Lane(
+                player.name(),
+                Times.city(player.zone()) + ", " + Cast.doing(player),
+                CalmHours.of(
+                                run.drawn().timing(),
+                                List.of(player.zone()),
+                                run.stage().hours())
+                        .stream()
+                        .flatMap(calm -> calm.spans().stream())
+                        .toList(),
+                marks);
+    }
+
+    List<Event> events() {
+        List<Script.Said> said = script.said();
+        return IntStream.range(0, said.size())
+                .mapToObj(i -> new Event(
+                        RehearsalWords.of(run.happenings().get(i), run.cast()) + ", "
+                                + Times.dayAndTime(run.happenings().get(i).at(), home()),
+                        script.address(run.offering().id(), said.get(i).index())))
+                .toList();
     }
 
     List<Odd> findings() {
         List<Odd> odd = new ArrayList<>();
-        for (int who = 0; who < cast.size(); who++) {
-            Player player = cast.get(who);
-            for (Rehearsal.Finding f : Rehearsal.findings(player, messages.get(who))) {
-                String what = MessageWords.of(
-                        f.message().line().anchor(), f.message().line().offset());
-                String time = Times.time(f.message().at().atZone(player.zone()));
-                String address = address(who, messages.get(who).indexOf(f.message()));
-                odd.add(
-                        switch (f.oddity()) {
-                            case NO_REMINDER ->
-                                new Odd(
-                                        player.name() + " gets no reminder.",
-                                        "The link is in the confirmation alone.",
-                                        address);
-                            case WITHIN_THE_HOUR ->
-                                new Odd(
-                                        player.name() + " gets two within the hour.",
-                                        what + ", " + time + " there.",
-                                        address);
-                            case AT_NIGHT -> new Odd(player.name() + " is woken at " + time + ".", what + ".", address);
-                        });
+        for (int who = 0; who < run.cast().size(); who++) {
+            Player player = run.cast().get(who);
+            for (Rehearsal.Finding f : Rehearsal.findings(player, run.parts().get(who))) {
+                odd.add(odd(f, player, address(who, messages(who).indexOf(f.message()))));
             }
         }
         return odd;
     }
 
+    private static Odd odd(Rehearsal.Finding f, Player player, String address) {
+        String what = words(f.message());
+        String time = Times.time(f.message().at().atZone(player.zone()));
+        return switch (f.oddity()) {
+            case NO_REMINDER ->
+                new Odd(player.name() + " gets no reminder.", "The link is in the confirmation alone.", address);
+            case WITHIN_THE_HOUR ->
+                new Odd(player.name() + " gets two within the hour.", what + ", " + time + " there.", address);
+            case AT_NIGHT -> new Odd(player.name() + " is woken at " + time + ".", what + ".", address);
+        };
+    }
+
     /** What is true at a moment. */
     List<String> at(Instant head) {
-        long seated = cast.stream()
-                .filter(p -> p.seated() && !p.joins().isAfter(head))
-                .count();
-        long waiting = cast.stream()
-                .filter(p -> !p.seated() && !p.joins().isAfter(head))
-                .count();
-        String door = switch (timing.hours().at(head)) {
+        List<State> states = run.parts().stream().map(part -> part.at(head)).toList();
+        State session = states.get(0);
+        long seated = count(states, Standing.SEATED);
+        long waiting = count(states, Standing.WAITING);
+        long offered = count(states, Standing.OFFERED);
+        List<String> said = new ArrayList<>();
+        said.add(seated + " of the cast hold seats, " + waiting + " wait"
+                + (offered > 0 ? ", " + offered + " called up." : "."));
+        said.add(session.calledOff() ? "The session is called off." : door(session, head));
+        said.add(entry(session));
+        next(head).ifPresent(said::add);
+        return said;
+    }
+
+    private static long count(List<State> states, Standing standing) {
+        return states.stream().filter(s -> s.standing() == standing).count();
+    }
+
+    private static String door(State session, Instant head) {
+        return switch (session.timing().hours().at(head)) {
             case BEFORE ->
                 "The door is shut for "
-                        + Times.length(Duration.between(head, timing.hours().opens())) + " more.";
+                        + Times.length(
+                                Duration.between(head, session.timing().hours().opens())) + " more.";
             case OPEN -> "The door is open.";
             case AFTER -> "The room is shut.";
         };
-        return List.of(seated + " of the cast hold seats, " + waiting + " wait.", door);
     }
 
-    /** Which message is open. */
-    record Open(int who, int which) {
+    private String entry(State session) {
+        String when = Times.dayAndTime(session.timing().hours().start(), home());
+        String changes = switch (session.sequence()) {
+            case 0 -> "";
+            case 1 -> ", changed once";
+            default -> ", changed " + session.sequence() + " times";
+        };
+        return "Their calendars say " + (session.calledOff() ? "cancelled" : when)
+                + (session.elsewhere() ? ", elsewhere" : "") + changes + ".";
+    }
 
-        boolean is(int someone, int something) {
-            return who == someone && which == something;
+    /** What leaves next, to anybody. */
+    private Optional<String> next(Instant head) {
+        String next = "";
+        Instant soonest = Instant.MAX;
+        for (int who = 0; who < run.cast().size(); who++) {
+            for (Played m : messages(who)) {
+                if (m.goes() && m.at().isAfter(head) && m.at().isBefore(soonest)) {
+                    soonest = m.at();
+                    next = words(m) + " to " + run.cast().get(who).name();
+                }
+            }
         }
+        return next.isEmpty()
+                ? Optional.empty()
+                : Optional.of("Next: " + next + ", in " + Times.length(Duration.between(head, soonest)) + ".");
+    }
+
+    /** Everybody's part. */
+    List<Part> parts() {
+        return run.parts();
     }
 }

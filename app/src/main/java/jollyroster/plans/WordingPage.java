@@ -62,6 +62,13 @@ final class WordingPage {
         return mail.html().replaceFirst("(<body[^>]*>)", "$1" + Matcher.quoteReplacement(line));
     }
 
+    /** A message with a line above it that says what it is. */
+    static String marked(String html, String mark) {
+        String line = "<p style=\"margin:0 0 14px;padding:4px 8px;background:#a01a63;color:#ffffff\">" + escaped(mark)
+                + "</p>";
+        return html.replaceFirst("(<body[^>]*>)", "$1" + Matcher.quoteReplacement(line));
+    }
+
     private static String escaped(String text) {
         return HtmlUtils.htmlEscape(text);
     }

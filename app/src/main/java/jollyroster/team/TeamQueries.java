@@ -28,8 +28,17 @@ public class TeamQueries {
      *
      * @param joined whether the invitation was accepted, so that the member can sign in
      * @param active whether the member may still sign in
+     * @param phone texts to them go to, E.164; empty for none
      */
-    public record Mate(long id, String name, String email, Role role, boolean joined, boolean active, int generation) {}
+    public record Mate(
+            long id,
+            String name,
+            String email,
+            Role role,
+            boolean joined,
+            boolean active,
+            int generation,
+            String phone) {}
 
     /** Everybody who is or was of the team, by name. */
     public List<Mate> members() {
@@ -60,6 +69,7 @@ public class TeamQueries {
                 Role.valueOf(r.get(ACCOUNT.ROLE)),
                 !r.get(ACCOUNT.PASSWORD_HASH).isEmpty(),
                 r.get(ACCOUNT.IS_ACTIVE),
-                r.get(ACCOUNT.GENERATION));
+                r.get(ACCOUNT.GENERATION),
+                r.get(ACCOUNT.PHONE));
     }
 }

@@ -29,6 +29,7 @@ const modules = [
   ["[data-parts]", "./parts.js"],
   ["[data-plan-line]", "./plan.js"],
   ["[data-wording]", "./wording.js"],
+  ["[data-score]", "./score.js"],
 ];
 
 // Modules of what a page puts in later; they bind to what is inside.

@@ -352,6 +352,6 @@ class TextsTest {
         assertThat(outbox.item(reminder.id()).orElseThrow().state()).isEqualTo(MessageState.PLANNED);
         clock.set(reminder.due());
         worker.sendDue();
-        assertThat(sent(reminder).body()).contains("19:00-21:00").doesNotContain("–");
+        assertThat(sent(reminder).body()).contains("Tue 16 Mar 19:00 Halifax").doesNotContain("–");
     }
 }

@@ -151,7 +151,7 @@ class HousePlanTest {
         var page = organiser.get(plan(at)).document();
         assertThat(page.select(".plan tr.gone-quiet td.name").eachText())
                 .containsExactly("1 day before off", "15 minutes before off");
-        assertThat(page.select(".margin .note").text()).startsWith("No reminder carries the link.");
+        assertThat(page.select(".margin .note").text()).startsWith("No reminder carries the link to everybody.");
         assertThat(planned(at)).isEmpty();
         change(plan(at), "/turn", "BEFORE_START", 1, "DAYS", "true");
         assertThat(planned(at)).containsExactly("1 x BEFORE_START 1 DAYS");

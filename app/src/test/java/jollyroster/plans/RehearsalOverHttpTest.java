@@ -11,6 +11,7 @@ import jollyroster.Browserless;
 import jollyroster.Saltmarrow;
 import jollyroster.Saltmarrow.Published;
 import jollyroster.TestClock;
+import jollyroster.core.messages.Anchor;
 import jollyroster.core.messages.WritingHours;
 import jollyroster.outbox.MessageState;
 import jollyroster.outbox.OutboxQueries;
@@ -96,7 +97,7 @@ class RehearsalOverHttpTest {
         String frame = run.select("iframe").attr("src");
         Document mail = organiser.get(frame).document();
         assertThat(mail.body().text()).contains("Soon: ", "Ahoy Teo", "22:00–00:00 in Lisbon");
-        assertThat(mail.select("a").attr("href")).endsWith(page);
+        assertThat(mail.select("a").attr("href")).contains(page);
     }
 
     @Test
@@ -113,5 +114,57 @@ class RehearsalOverHttpTest {
         assertThat(organiser.get("/desk/offerings/999999/rehearsal").status()).isEqualTo(404);
         assertThat(outbox.list(List.of(MessageState.values()), 0, Optional.empty(), 100_000))
                 .hasSize(before);
+    }
+
+    @Test
+    void what_is_played_in_shows_in_what_is_withdrawn_planned_anew_and_sent() {
+        organiser.get(page + "/more?play=CANCELS&who=0&ahead=12");
+        String played = organiser
+                .get(page + "/more?play=MOVES&ahead=36&days=1&event=CANCELS:1:30:0")
+                .location();
+        Document run = organiser.get(played.substring(played.indexOf("/desk"))).document();
+        assertThat(run.select(".played li").eachText())
+                .anyMatch(said -> said.startsWith("Teo Vance cancels"))
+                .anyMatch(said -> said.startsWith("The session moves by 1 day"));
+        assertThat(lane(run, "Wren Skerry"))
+                .containsExactly(
+                        "Mon 8 Mar 18:00 Confirmation",
+                        "Sun 21 Mar 07:00 Change notice",
+                        "Sun 21 Mar 19:00 Reminder, 1 day before withdrawn: the session moved, it was planned anew",
+                        "Mon 22 Mar 18:45 Reminder, 15 minutes before withdrawn: the session moved, it was planned anew",
+                        "Mon 22 Mar 19:00 Reminder, 1 day before",
+                        "Tue 23 Mar 18:45 Reminder, 15 minutes before");
+        assertThat(lane(run, "Teo Vance")).anyMatch(line -> line.contains("withdrawn: they cancelled before"));
+        assertThat(run.select(".score .event")).hasSize(2);
+        String without = run.select(".played li a").first().attr("href");
+        assertThat(organiser.get(without).document().select(".played li")).hasSize(1);
+    }
+
+    @Test
+    void the_playhead_stands_where_it_is_put_and_says_what_is_true_then() {
+        Document start = shown("?x=700");
+        assertThat(start.select(".margin .calm").text())
+                .contains("The door is open.", "Their calendars say Mon 22 Mar 19:00.");
+        Document early = shown("?x=200");
+        assertThat(early.select(".margin .calm").text()).contains("The door is shut", "Next: ");
+        assertThat(shown("?x=-99999").select(".score")).hasSize(1);
+        assertThat(organiser.get(page + "?x=nonsense").status()).isEqualTo(400);
+        assertThat(shown("?event=NONSENSE:1:1:1&event=MOVES:99:9999:99&event=%3Cb%3E")
+                        .select(".played li"))
+                .hasSize(1);
+    }
+
+    @Test
+    void all_of_it_is_sent_to_whoever_plays_it_marked() {
+        organiser.post(page, page + "/send", Map.of("lane", "1", "event", "MOVES:0:36:1"));
+        List<OutboxQueries.Item> sent = outbox.list(List.of(MessageState.PLANNED), 0, Optional.of(Anchor.LETTER), 500);
+        List<OutboxQueries.Item> mine = sent.stream()
+                .filter(item -> item.subject().startsWith("Rehearsal: "))
+                .toList();
+        assertThat(mine).isNotEmpty().allMatch(item -> item.recipient().equals("demo@saltmarrow.example"));
+        Document mail =
+                organiser.get("/desk/outbox/" + mine.get(0).id() + "/body.html").document();
+        assertThat(mail.body().text()).startsWith("Rehearsal: to Teo Vance");
+        assertThat(mail.select("a[href*=/rehearsal]")).isNotEmpty();
     }
 }

@@ -92,16 +92,10 @@ public final class MessagePlan {
             return skip(mine, someLeft ? Reason.TIME_HAD_PASSED : Reason.FOLDED_INTO_CONFIRMATION);
         }
         boolean crowdsNext = reminders.stream()
+                .skip(reminders.indexOf(mine) + 1L)
                 .filter(other -> !other.line().equals(mine.line()))
-                .anyMatch(other -> isUrgenter(other, mine) && isTooClose(mine.at(), other.at()));
+                .anyMatch(other -> isTooClose(mine.at(), other.at()));
         return isTooClose(now, mine.at()) || crowdsNext ? skip(mine, Reason.TOO_CLOSE_TO_ANOTHER) : send(mine);
-    }
-
-    /** Whether one is nearer to the start; of two that go in the same moment, the one that was to go later. */
-    private static boolean isUrgenter(PlanLine.Timed one, PlanLine.Timed than) {
-        int later = one.at().compareTo(than.at());
-        return later > 0
-                || later == 0 && one.time().nominal().isAfter(than.time().nominal());
     }
 
     private static boolean isTooClose(Instant earlier, Instant later) {

@@ -12,8 +12,11 @@ import jollyroster.core.dates.Interval;
 import jollyroster.core.dates.Offset;
 import jollyroster.core.door.DoorHours;
 import jollyroster.core.messages.Rehearsal.Oddity;
+import jollyroster.core.messages.Rehearsal.Part;
 import jollyroster.core.messages.Rehearsal.Played;
 import jollyroster.core.messages.Rehearsal.Player;
+import jollyroster.core.messages.Rehearsal.Stage;
+import jollyroster.core.messages.Rehearsal.Standing;
 import org.junit.jupiter.api.Test;
 
 class RehearsalTest {
@@ -40,7 +43,20 @@ class RehearsalTest {
     }
 
     private static List<Played> play(Player player, boolean online) {
-        return Rehearsal.play(player, PLAN, TIMING, WritingHours.DEFAULT, online);
+        return part(player, PLAN, WritingHours.DEFAULT, online).messages();
+    }
+
+    private static Part part(
+            Player player, List<PlanLine> plan, WritingHours hours, boolean online, Happening... happenings) {
+        return Rehearsal.play(0, player, new Stage(plan, TIMING, hours, online), List.of(happenings));
+    }
+
+    private static Part part(Player player, Happening... happenings) {
+        return part(player, PLAN, WritingHours.DEFAULT, true, happenings);
+    }
+
+    private static Happening happening(Happening.Kind kind, Duration before, int days) {
+        return new Happening(kind, START.minus(before).toInstant(), 0, days);
     }
 
     private static List<Anchor> going(List<Played> messages) {
@@ -70,7 +86,7 @@ class RehearsalTest {
         assertThat(play(late, true).stream().filter(m -> !m.goes()))
                 .extracting(m -> m.dropped().orElseThrow())
                 .containsExactly(MessagePlan.Reason.TIME_HAD_PASSED, MessagePlan.Reason.TOO_CLOSE_TO_ANOTHER);
-        assertThat(Rehearsal.findings(late, play(late, true)))
+        assertThat(Rehearsal.findings(late, part(late)))
                 .extracting(Rehearsal.Finding::oddity)
                 .containsExactly(Oddity.NO_REMINDER);
     }
@@ -78,10 +94,9 @@ class RehearsalTest {
     @Test
     void what_wakes_somebody_and_what_comes_at_once_is_found() {
         Player far = player(AUCKLAND, Duration.ofDays(6), true, Verdict.ABSENT);
-        List<Played> messages = Rehearsal.play(
+        Part messages = part(
                 far,
                 List.of(PlanLine.before(Offset.hours(6)), new PlanLine(Anchor.DOOR_OPENS, Offset.none())),
-                TIMING,
                 new WritingHours(java.util.Optional.empty(), java.util.Optional.empty()),
                 true);
         assertThat(Rehearsal.findings(far, messages))
@@ -89,14 +104,102 @@ class RehearsalTest {
                 .extracting(Rehearsal.Finding::oddity)
                 .containsExactly(Oddity.AT_NIGHT);
         Player missing = player(HALIFAX, Duration.ofDays(6), true, Verdict.ABSENT);
-        List<Played> close = Rehearsal.play(
+        Part close = part(
                 missing,
                 List.of(new PlanLine(Anchor.DOOR_OPENS, Offset.none()), new PlanLine(Anchor.NOT_IN, Offset.minutes(5))),
-                TIMING,
                 WritingHours.DEFAULT,
                 true);
         assertThat(Rehearsal.findings(missing, close))
                 .extracting(Rehearsal.Finding::oddity)
                 .containsExactly(Oddity.WITHIN_THE_HOUR);
+    }
+
+    private static final Player SEATED = player(HALIFAX, Duration.ofDays(6), true, Verdict.ATTENDED);
+    private static final Player WAITING = player(HALIFAX, Duration.ofDays(6), false, Verdict.ATTENDED);
+
+    @Test
+    void whoever_cancels_gets_no_more_of_it() {
+        Part part = part(SEATED, happening(Happening.Kind.CANCELS, Duration.ofHours(12), 0));
+        assertThat(going(part.messages())).containsExactly(Anchor.REGISTERED, Anchor.BEFORE_START, Anchor.CANCELLED);
+        assertThat(part.messages().stream().filter(m -> m.withdrawn().isPresent()))
+                .extracting(m -> m.line().anchor())
+                .containsExactly(Anchor.BEFORE_START, Anchor.ATTENDED);
+        assertThat(part.at(START.toInstant()).standing()).isEqualTo(Standing.GONE);
+        assertThat(Rehearsal.findings(SEATED, part)).isEmpty();
+    }
+
+    @Test
+    void whoever_is_called_up_is_planned_for_from_then_on() {
+        Part part = part(WAITING, happening(Happening.Kind.CALLED_UP, Duration.ofDays(2), 0));
+        assertThat(going(part.messages()))
+                .containsExactly(
+                        Anchor.WAITLISTED,
+                        Anchor.CALLED_UP,
+                        Anchor.SEATED,
+                        Anchor.BEFORE_START,
+                        Anchor.BEFORE_START,
+                        Anchor.ATTENDED);
+        Part late = part(WAITING, happening(Happening.Kind.ANSWERS_LATE, Duration.ofDays(3), 0));
+        assertThat(going(late.messages())).containsExactly(Anchor.WAITLISTED, Anchor.CALLED_UP, Anchor.RAN_OUT);
+        assertThat(part(SEATED, happening(Happening.Kind.CALLED_UP, Duration.ofDays(2), 0))
+                        .messages())
+                .as("who holds seats is not called up")
+                .isEqualTo(part(SEATED).messages());
+    }
+
+    @Test
+    void a_session_that_moves_takes_its_messages_along_and_people_are_told_once() {
+        Part part = part(SEATED, happening(Happening.Kind.MOVES, Duration.ofHours(12), 1));
+        assertThat(part.messages().stream().filter(Played::goes).map(Played::at))
+                .containsExactly(
+                        SEATED.joins(),
+                        START.minusDays(1).toInstant(),
+                        START.minusHours(12).toInstant(),
+                        START.toInstant(),
+                        START.plusHours(22).toInstant(),
+                        START.plusDays(2).plusHours(13).toInstant());
+        assertThat(part.at(START.toInstant()).timing().start()).isEqualTo(START.plusDays(1));
+        assertThat(part.at(START.toInstant()).sequence()).isEqualTo(1);
+    }
+
+    @Test
+    void what_is_planned_again_just_so_is_not_shown_as_withdrawn() {
+        Part part = part(SEATED, happening(Happening.Kind.OTHER_PLACE, Duration.ofHours(12), 0));
+        assertThat(part.messages()).noneMatch(m -> m.withdrawn().isPresent());
+        assertThat(going(part.messages()))
+                .containsExactly(
+                        Anchor.REGISTERED, Anchor.BEFORE_START, Anchor.CHANGED, Anchor.BEFORE_START, Anchor.ATTENDED);
+    }
+
+    @Test
+    void clocks_that_change_move_what_is_planned_and_nobody_is_told() {
+        Part part = part(SEATED, happening(Happening.Kind.CLOCKS, Duration.ofDays(5), 0));
+        assertThat(going(part.messages())).doesNotContain(Anchor.CHANGED);
+        assertThat(part.messages().stream().filter(Played::goes).map(Played::at))
+                .contains(START.minusHours(1).toInstant());
+    }
+
+    @Test
+    void what_is_called_off_is_said_once_and_nobody_joins_afterwards() {
+        Part part = part(
+                SEATED,
+                happening(Happening.Kind.CALLED_OFF, Duration.ofDays(2), 0),
+                happening(Happening.Kind.MOVES, Duration.ofDays(1), 1));
+        assertThat(going(part.messages())).containsExactly(Anchor.REGISTERED, Anchor.CALLED_OFF);
+        Player later = player(HALIFAX, Duration.ofDays(1), true, Verdict.ATTENDED);
+        assertThat(part(later, happening(Happening.Kind.CALLED_OFF, Duration.ofDays(2), 0))
+                        .messages())
+                .isEmpty();
+    }
+
+    @Test
+    void texts_go_beside_answers_to_those_who_want_them() {
+        Player texted = new Player("Wren", HALIFAX, START.minusDays(6).toInstant(), false, Verdict.ATTENDED, true);
+        List<PlanLine> plan = List.of(new PlanLine(Anchor.CALLED_UP, Offset.none()).by(Channels.TEXT));
+        Part part = part(
+                texted, plan, WritingHours.DEFAULT, true, happening(Happening.Kind.CALLED_UP, Duration.ofDays(2), 0));
+        assertThat(part.messages().stream().filter(m -> m.channel() == Channel.TEXT))
+                .extracting(m -> m.line().anchor())
+                .containsExactly(Anchor.CALLED_UP);
     }
 }
