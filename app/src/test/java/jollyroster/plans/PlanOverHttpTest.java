@@ -139,7 +139,7 @@ class PlanOverHttpTest {
             add(minutes + " min before");
         }
         assertThat(add("20 min before").select(".warned").text()).contains("at most 20 messages");
-        assertThat(read.plan(at.offering()).lines()).hasSize(13);
+        assertThat(read.plan(at.offering()).lines()).hasSize(21);
     }
 
     @Test

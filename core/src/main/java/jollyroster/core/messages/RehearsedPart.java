@@ -50,7 +50,13 @@ final class RehearsedPart {
             inOrder.stream().filter(h -> !h.at().isBefore(player.joins())).forEach(this::happens);
         }
         done.addAll(planned);
-        return new Part(done.stream().sorted(Comparator.comparing(Played::at)).toList(), List.copyOf(moments));
+        return new Part(
+                done.stream().sorted(Comparator.comparing(this::shownAt)).toList(), List.copyOf(moments));
+    }
+
+    /** What was past before they registered comes with the answer to that. */
+    private Instant shownAt(Played m) {
+        return m.at().isBefore(player.joins()) ? player.joins() : m.at();
     }
 
     private void joins() {
