@@ -20,7 +20,7 @@ import org.springframework.web.server.ResponseStatusException;
 
 /** The guest list as the desk shows it: a page of those who are sought, and the counts of all. */
 @Component
-class GuestList {
+public class GuestList {
 
     private static final int PAGE = 20;
     private final ProgrammeQueries programme;
@@ -71,7 +71,7 @@ class GuestList {
     }
 
     /** Those who may be written to once more; nobody when no date takes answers. */
-    List<Invitee> remindable(long offering) {
+    public List<Invitee> remindable(long offering) {
         return remindable(guests.list(offering), next(offering));
     }
 

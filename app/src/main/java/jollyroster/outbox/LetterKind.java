@@ -27,6 +27,12 @@ public enum LetterKind {
     ADDRESS_CHANGED,
     /** To an address somebody wants to be written to from now on: confirm_link */
     CONFIRM_ADDRESS,
+    /** To a member of the team, what happened at a session: what, title, starts, words, session_link */
+    TEAM_NEWS,
+    /** To a member of the team, what happened of late: of what day, each of lines; desk_link */
+    DAY_NEWS,
+    /** To whoever leads sessions, in the morning: day, each of sessions with title, starts, place, bring, people, waiting, session_link */
+    DAY_SHEET,
     /** A message of a rehearsal, to whoever plays it: subject, text, html; it comes as it was written. */
     REHEARSED,
     /** name, by, team_link */
@@ -34,7 +40,14 @@ public enum LetterKind {
 
     /** Whether it tells the team what somebody else did. */
     public boolean isToTeam() {
-        return this == ANSWERED || this == ANSWERS || this == TIMES_PICKED || this == TIME_NEWS;
+        return this == ANSWERED
+                || this == ANSWERS
+                || this == TIMES_PICKED
+                || this == TIME_NEWS
+                || this == TEAM_NEWS
+                || this == DAY_NEWS
+                || this == DAY_SHEET
+                || this == REHEARSED;
     }
 
     String code() {

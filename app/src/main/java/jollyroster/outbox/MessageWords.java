@@ -29,6 +29,9 @@ public final class MessageWords {
             case YOUR_REGISTRATIONS -> "Link to own registrations";
             case ADDRESS_CHANGED -> "Address changed, to the old one";
             case CONFIRM_ADDRESS -> "Asks to confirm a new address";
+            case TEAM_NEWS -> "To the team: news of a session";
+            case DAY_NEWS -> "To the team: news of the day";
+            case DAY_SHEET -> "Day sheet";
             case REHEARSED -> "Rehearsal";
             case JOIN_TEAM -> "Invitation to the team";
         };

@@ -2,6 +2,7 @@ package jollyroster.platform;
 
 import java.time.Instant;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
@@ -32,6 +33,20 @@ public final class Facts {
         if (value != null) {
             more.put(name, value instanceof Number || value instanceof Boolean ? value : value.toString());
         }
+        return new Facts(more);
+    }
+
+    /** The same with lines of text, over which a template can go. */
+    public Facts andLines(String name, List<String> lines) {
+        Map<String, Object> more = new LinkedHashMap<>(values);
+        more.put(name, List.copyOf(lines));
+        return new Facts(more);
+    }
+
+    /** The same with several of something, over which a template can go. */
+    public Facts andEach(String name, List<Facts> each) {
+        Map<String, Object> more = new LinkedHashMap<>(values);
+        more.put(name, each.stream().map(Facts::values).toList());
         return new Facts(more);
     }
 

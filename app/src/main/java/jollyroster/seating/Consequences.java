@@ -40,9 +40,11 @@ class Consequences {
     private final Takings takings;
     private final Books books;
     private final List<TimeFreed> freed;
+    private final List<SeatNews> news;
 
     Consequences(
             List<TimeFreed> freed,
+            List<SeatNews> news,
             Books books,
             SeatCommands seats,
             AnswerCommands answers,
@@ -52,6 +54,7 @@ class Consequences {
             PersonCommands people,
             Takings takings) {
         this.freed = List.copyOf(freed);
+        this.news = List.copyOf(news);
         this.books = books;
         this.takings = takings;
         this.seats = seats;
@@ -72,6 +75,7 @@ class Consequences {
         if (becomes.passesOver()) {
             passOver(h.book(), row, h.now());
         }
+        news(h, before, row);
         boolean refilling = h.actor() == REFILL;
         if (!refilling && isFelt(h, before, row)) {
             if (h.from().id() != h.book().id()) {
@@ -80,6 +84,20 @@ class Consequences {
             }
             settle(h.book(), h.now());
             giveBack(h.book(), h);
+        }
+    }
+
+    /** Who came and who went. */
+    private void news(Happening h, Standing before, RegistrationRecord row) {
+        boolean held =
+                before.state().filter(s -> s == RegistrationState.REGISTERED).isPresent();
+        RegistrationState after = RegistrationState.valueOf(row.getState());
+        boolean came = !held && after == RegistrationState.REGISTERED;
+        boolean went = held && (after == RegistrationState.CANCELLED || after == RegistrationState.DECLINED);
+        if (came || went) {
+            SeatNews.Who who = new SeatNews.Who(row.getId(), row.getName(), row.getParty());
+            news.forEach(one -> one.happened(
+                    h.book(), who, came, () -> seats.tally(h.book()).taken(), h.now()));
         }
     }
 

@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.stream.Collectors;
 import jollyroster.core.messages.Anchor;
+import jollyroster.core.messages.PlanLine;
 import jollyroster.core.seats.RegistrationState;
 import jollyroster.logbook.LogbookCommands;
 import jollyroster.logbook.LogbookEntry;
@@ -131,6 +132,20 @@ public class NoticeCommands {
                 .toList();
         outbox.remind(reminded, now);
         return reminded.size();
+    }
+
+    /** Reminds somebody to pay before seats that are held are given to others, once for each time they are held. */
+    @Transactional
+    public void remindToPay(Session session, long registration, PlanLine line, Instant until, Actor actor) {
+        actor.requireOrganiser();
+        parties.addressed(session.book(), List.of(registration)).stream()
+                .filter(p -> p.registration().getState().equals(RegistrationState.UNCONFIRMED.name()))
+                .forEach(p -> outbox.answer(
+                        Anchor.UNPAID,
+                        Recipients.one(session, p.registration(), p.email()),
+                        line.offset().amount() + line.offset().unit().name() + "-" + until.getEpochSecond(),
+                        Facts.none(),
+                        clock.instant()));
     }
 
     /** Writes into the logbook of a session what somebody has done to it. */

@@ -203,4 +203,13 @@ public class AccountCommands {
                                 .and(ACCOUNT.IS_ACTIVE.isTrue())
                                 .and(ACCOUNT.PASSWORD_HASH.ne("")));
     }
+
+    /** To which number texts to a member go; part of a write that is under way. @param phone E.164; empty for none */
+    public void setPhone(long account, String phone) {
+        writes.sql()
+                .update(ACCOUNT)
+                .set(ACCOUNT.PHONE, phone)
+                .where(ACCOUNT.ID.eq(account))
+                .execute();
+    }
 }

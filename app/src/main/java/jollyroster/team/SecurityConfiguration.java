@@ -50,8 +50,10 @@ class SecurityConfiguration {
         "/desk/sessions/*/why/**"
     };
 
-    /** What takes a host up elsewhere is theirs to say. */
-    private static final String[] OWN_CALENDARS = {"/desk/setup/calendars", "/desk/setup/calendars/**"};
+    /** What takes a host up elsewhere, and what they are told of, is theirs to say. */
+    private static final String[] OWN_MATTERS = {
+        "/desk/setup/calendars", "/desk/setup/calendars/**", "/desk/telling", "/desk/telling/**"
+    };
 
     /** Forms that only an organiser can send are only shown to one. */
     private static final String[] FORMS_FOR_ORGANISERS = {"/desk/sessions/*/add", "/desk/sessions/*/import"};
@@ -64,7 +66,7 @@ class SecurityConfiguration {
                         .hasRole("ORGANISER")
                         .requestMatchers(HttpMethod.GET, FOR_ALL_OF_THE_TEAM)
                         .hasAnyRole("ORGANISER", "HOST", "HELPER")
-                        .requestMatchers(OWN_CALENDARS)
+                        .requestMatchers(OWN_MATTERS)
                         .hasAnyRole("ORGANISER", "HOST")
                         .requestMatchers("/desk/sessions/*/registrations/*/mark", "/desk/clock")
                         .hasAnyRole("ORGANISER", "HOST", "HELPER")

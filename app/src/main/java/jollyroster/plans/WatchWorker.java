@@ -1,0 +1,155 @@
+package jollyroster.plans;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import jollyroster.core.messages.Anchor;
+import jollyroster.core.messages.PlanLine;
+import jollyroster.guests.GuestCommands;
+import jollyroster.guests.GuestList;
+import jollyroster.guests.GuestQueries;
+import jollyroster.outbox.PlanQueries;
+import jollyroster.platform.Actor;
+import jollyroster.platform.OrganisationQueries;
+import jollyroster.programme.Offering;
+import jollyroster.programme.OfferingStatus;
+import jollyroster.programme.ProgrammeQueries;
+import jollyroster.programme.Session;
+import jollyroster.seating.NoticeCommands;
+import jollyroster.seating.Registration;
+import jollyroster.seating.RegistrationQueries;
+import jollyroster.telling.NewsCommands;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.scheduling.annotation.Scheduled;
+import org.springframework.stereotype.Component;
+
+/**
+ * Looks, at the time of those lines of plans that need it, whom they are for: invitees who are silent before the cut-off, those who
+ * have not paid before it runs out, and the organiser while a session is short of its minimum. Each goes once.
+ */
+@Component
+public class WatchWorker {
+
+    private static final Logger LOG = LoggerFactory.getLogger(WatchWorker.class);
+    private static final Actor ACTOR = new Actor.Program("plans");
+
+    /** What was missed for longer, as the program was not running, or the line is new, is not made good. */
+    private static final Duration STILL_OF_USE = Duration.ofHours(6);
+
+    private final PlanQueries plans;
+    private final ProgrammeQueries programme;
+    private final RegistrationQueries rosters;
+    private final GuestList guests;
+    private final GuestCommands invitations;
+    private final NoticeCommands notices;
+    private final NewsCommands news;
+    private final OrganisationQueries organisation;
+    private final Clock clock;
+    private final boolean auto;
+
+    WatchWorker(
+            PlanQueries plans,
+            ProgrammeQueries programme,
+            RegistrationQueries rosters,
+            GuestList guests,
+            GuestCommands invitations,
+            NoticeCommands notices,
+            NewsCommands news,
+            OrganisationQueries organisation,
+            Clock clock,
+            @Value("${jolly.jobs.auto:true}") boolean auto) {
+        this.plans = plans;
+        this.programme = programme;
+        this.rosters = rosters;
+        this.guests = guests;
+        this.invitations = invitations;
+        this.notices = notices;
+        this.news = news;
+        this.organisation = organisation;
+        this.clock = clock;
+        this.auto = auto;
+    }
+
+    @Scheduled(fixedDelay = 60_000)
+    void tick() {
+        if (auto && organisation.isSetUp()) {
+            watch();
+        }
+    }
+
+    /** Does all whose time has come. */
+    public synchronized void watch() {
+        Instant now = clock.instant();
+        for (Offering o : programme.offerings()) {
+            List<PlanLine> lines = plans.plan(o.id()).lines().stream()
+                    .filter(line -> Anchor.WATCHED.contains(line.anchor()))
+                    .toList();
+            if (o.status() == OfferingStatus.PUBLISHED && !lines.isEmpty()) {
+                try {
+                    watch(o, lines, now);
+                } catch (RuntimeException bad) {
+                    LOG.error("The plan of offering {} waits: {}", o.id(), bad.toString());
+                }
+            }
+        }
+    }
+
+    private void watch(Offering o, List<PlanLine> lines, Instant now) {
+        List<Session> coming = programme.sessionsOf(o.id()).stream()
+                .filter(s -> !s.cancelled() && s.start().isAfter(now))
+                .toList();
+        for (PlanLine line : lines) {
+            switch (line.anchor()) {
+                case SILENT ->
+                    coming.stream()
+                            .filter(s -> isDue(line, s, s.cutOff(), now))
+                            .findFirst()
+                            .ifPresent(this::askAgain);
+                case SHORT ->
+                    coming.stream().filter(s -> isDue(line, s, s.start(), now)).forEach(s -> warn(s, line));
+                default -> remindToPay(line, coming, now);
+            }
+        }
+    }
+
+    private static boolean isDue(PlanLine line, Session s, Instant before, Instant now) {
+        Instant due = line.offset().before(before.atZone(s.zone())).toInstant();
+        return !due.isAfter(now) && now.isBefore(before) && now.isBefore(due.plus(STILL_OF_USE));
+    }
+
+    /** Whoever was written to of late is left in peace, so that they are asked once. */
+    private void askAgain(Session s) {
+        List<Long> silent = guests.remindable(s.offering().id()).stream()
+                .map(GuestQueries.Invitee::id)
+                .toList();
+        if (!silent.isEmpty()) {
+            invitations.remind(s.offering().id(), silent, "", ACTOR);
+        }
+    }
+
+    private void warn(Session s, PlanLine line) {
+        int taken = rosters.of(List.of(s.id())).get(s.id()).taken();
+        if (s.minimum() > 0 && taken < s.minimum()) {
+            String occasion = line.offset().amount() + line.offset().unit().name();
+            news.tooFew(s, taken + " of at least " + s.minimum() + " are registered", occasion, ACTOR);
+        }
+    }
+
+    private void remindToPay(PlanLine line, List<Session> coming, Instant now) {
+        Map<Long, Session> books = coming.stream()
+                .filter(s -> s.offering().signUp().isPaid())
+                .collect(Collectors.toMap(Session::book, s -> s, (first, later) -> first));
+        for (Registration held : rosters.held()) {
+            Session s = books.get(held.session());
+            Instant until = held.hold().until().orElse(Instant.MAX);
+            if (s != null && isDue(line, s, until, now)) {
+                notices.remindToPay(s, held.id(), line, until, ACTOR);
+            }
+        }
+    }
+}
