@@ -8,12 +8,14 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import jollyroster.core.intake.Text;
 import jollyroster.core.seats.RegistrationState;
 import jollyroster.desk.Needs.Need;
 import jollyroster.guests.GuestQueries;
 import jollyroster.hosting.BusyQueries;
 import jollyroster.outbox.DepartureQueries;
+import jollyroster.people.ReceivedQueries;
 import jollyroster.platform.Times;
 import jollyroster.programme.Offering;
 import jollyroster.programme.ProgrammeQueries;
@@ -41,6 +43,7 @@ class WaitingNeeds {
     private static final int LONGEST_QUOTED = 80;
     private final DepartureQueries departures;
     private final TextLogQueries texts;
+    private final ReceivedQueries mails;
 
     WaitingNeeds(
             RegistrationQueries roster,
@@ -50,7 +53,9 @@ class WaitingNeeds {
             BusyQueries busy,
             TeamQueries team,
             DepartureQueries departures,
-            TextLogQueries texts) {
+            TextLogQueries texts,
+            ReceivedQueries mails) {
+        this.mails = mails;
         this.texts = texts;
         this.departures = departures;
         this.busy = busy;
@@ -68,14 +73,16 @@ class WaitingNeeds {
 
     /** What people wrote back and nothing could be made of. */
     private void replies(List<Need> needs) {
-        List<TextLogQueries.Reply> open = texts.open(MOST_REPLIES);
+        List<String> open = Stream.concat(
+                        texts.open(MOST_REPLIES).stream().map(TextLogQueries.Reply::body),
+                        mails.open(MOST_REPLIES).stream().map(m -> m.subject() + ": " + m.body()))
+                .toList();
         if (!open.isEmpty()) {
-            TextLogQueries.Reply latest = open.get(0);
             needs.add(new Need(
                     1,
                     "now",
                     open.size() == 1 ? "Somebody wrote back" : open.size() + " people wrote back",
-                    "“" + Text.oneLine(latest.body(), LONGEST_QUOTED) + "”",
+                    "“" + Text.oneLine(open.get(0), LONGEST_QUOTED) + "”",
                     open.size() == 1 ? "Read it" : "Read them",
                     "/desk/replies"));
         }

@@ -23,7 +23,7 @@ import org.springframework.stereotype.Component;
  * that entry was sent to.
  */
 @Component
-class CalendarAnswers {
+public class CalendarAnswers {
 
     /** The generation was not part of it at first; all were 1 then. */
     private static final Pattern INVITEE = Pattern.compile("invitee-(\\d{1,15})(?:\\.(\\d{1,9}))?-(\\d{1,15})@(.+)");
@@ -52,7 +52,7 @@ class CalendarAnswers {
     }
 
     /** What came of a reply. */
-    enum Came {
+    public enum Came {
         TAKEN,
         /** The entry is not one of ours, or no longer. */
         UNKNOWN,
@@ -62,7 +62,7 @@ class CalendarAnswers {
         REFUSED
     }
 
-    Came apply(Replied replied) {
+    public Came apply(Replied replied) {
         Matcher invitee = INVITEE.matcher(replied.uid());
         if (invitee.matches() && invitee.group(4).equals(address.host())) {
             int generation = invitee.group(2) == null ? 1 : Integer.parseInt(invitee.group(2));

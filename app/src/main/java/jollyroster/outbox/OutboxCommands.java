@@ -257,6 +257,22 @@ public class OutboxCommands {
                 .execute();
     }
 
+    /** An e-mail that was sent came back. @param id its Message-ID, as far as it is known; else the last to the address is meant */
+    public void notArrived(String id, String recipient, String reason, Instant now) {
+        int at = id.indexOf('@');
+        String key = at < 0 ? "" : id.substring(0, at);
+        writes.sql()
+                .select(MESSAGE.ID)
+                .from(MESSAGE)
+                .where(MESSAGE.RECIPIENT.eq(recipient))
+                .and(MESSAGE.STATE.eq(MessageState.SENT.name()))
+                .and(key.isEmpty() ? DSL.noCondition() : MESSAGE.MESSAGE_KEY.eq(key))
+                .orderBy(MESSAGE.DONE_AT.desc(), MESSAGE.ID.desc())
+                .limit(1)
+                .fetchOptional(MESSAGE.ID)
+                .ifPresent(message -> notArrived(message, reason, now));
+    }
+
     /**
      * Queues a text to a number about no registration. Due at once.
      *

@@ -134,6 +134,7 @@ class PeopleController {
         model.addAttribute("messages", written.stream().limit(most).toList());
         model.addAttribute("earlier", written.size() > most);
         model.addAttribute("replies", messages.replies(person.id()));
+        model.addAttribute("bounced", messages.bounced(person.email()));
         model.addAttribute(
                 "silent",
                 messages.silent(

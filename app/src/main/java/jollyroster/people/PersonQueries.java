@@ -110,6 +110,16 @@ public class PersonQueries {
     }
 
     /** These people, by number. */
+    /** The person with an address, in lower case. */
+    public Optional<Long> byEmail(String email) {
+        return reads.sql()
+                .select(PERSON.ID)
+                .from(PERSON)
+                .where(PERSON.EMAIL.eq(email))
+                .limit(1)
+                .fetchOptional(PERSON.ID);
+    }
+
     /** The names of people, by number. */
     public Map<Long, String> names(Collection<Long> ids) {
         return reads.sql()

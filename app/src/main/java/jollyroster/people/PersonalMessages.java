@@ -1,11 +1,14 @@
 package jollyroster.people;
 
+import java.time.Instant;
 import java.time.ZoneId;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import jollyroster.core.messages.Channel;
 import jollyroster.outbox.MessageWords;
 import jollyroster.outbox.OutboxQueries;
@@ -26,12 +29,18 @@ class PersonalMessages {
     private final OutboxQueries outbox;
     private final TextLogQueries texts;
     private final AgreementQueries agreements;
+    private final ReceivedQueries mails;
     private final OrganisationQueries organisation;
 
     PersonalMessages(
-            OutboxQueries outbox, TextLogQueries texts, AgreementQueries agreements, OrganisationQueries organisation) {
+            OutboxQueries outbox,
+            TextLogQueries texts,
+            AgreementQueries agreements,
+            ReceivedQueries mails,
+            OrganisationQueries organisation) {
         this.texts = texts;
         this.agreements = agreements;
+        this.mails = mails;
         this.outbox = outbox;
         this.organisation = organisation;
     }
@@ -63,15 +72,39 @@ class PersonalMessages {
         return known ? TextOutcome.of(sent.get(item.id()), home) : item.reason();
     }
 
-    /** A text that came from a person. @param outcome what was made of it; empty for nothing @param open whether it is to be read */
-    public record Reply(long id, String when, String words, String outcome, boolean open) {}
+    /** Something that came from a person. @param outcome what was made of it; empty for nothing @param open whether it is to be read */
+    public record Reply(String address, Instant at, String when, String words, String outcome, boolean open) {}
 
-    /** What they wrote from their phones, the latest first. */
+    /** What they wrote back, the latest first. */
     List<Reply> replies(long person) {
         ZoneId home = organisation.organisation().zone();
-        return texts.ofPerson(person, MOST_REPLIES).stream()
-                .map(r -> new Reply(r.id(), Times.dayAndTime(r.at(), home), r.body(), r.outcome(), r.open()))
+        Stream<Reply> byText = texts.ofPerson(person, MOST_REPLIES).stream()
+                .map(r -> new Reply(
+                        "/desk/texts/" + r.id() + "/read",
+                        r.at(),
+                        Times.dayAndTime(r.at(), home) + " by text",
+                        r.body(),
+                        r.outcome(),
+                        r.open()));
+        Stream<Reply> byMail = mails.ofPerson(person, MOST_REPLIES).stream()
+                .map(m -> new Reply(
+                        "/desk/mails/" + m.id() + "/read",
+                        m.at(),
+                        Times.dayAndTime(m.at(), home) + ", " + m.subject(),
+                        m.body(),
+                        m.outcome(),
+                        m.open()));
+        return Stream.concat(byText, byMail)
+                .sorted(Comparator.comparing(Reply::at).reversed())
+                .limit(MOST_REPLIES)
                 .toList();
+    }
+
+    /** Why mail to an address comes back, in words; empty where it does not. */
+    String bounced(String email) {
+        return mails.bounced(email)
+                .map(why -> "Mail to " + email + " does not arrive: " + why + ".")
+                .orElse("");
     }
 
     /** Why texts do not go to their numbers, in words; empty where they go. */

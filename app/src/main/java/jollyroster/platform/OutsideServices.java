@@ -20,6 +20,11 @@ class OutsideServices {
     }
 
     @Bean
+    OutsideService mailboxService(Clock clock) {
+        return new OutsideService("mailbox", Duration.ofMinutes(2), 1, clock);
+    }
+
+    @Bean
     OutsideService meetingService(Clock clock) {
         return new OutsideService("meeting service", Duration.ofSeconds(10), 16, clock);
     }

@@ -70,7 +70,8 @@ class SecurityConfiguration {
                         .hasAnyRole("ORGANISER", "HOST")
                         .requestMatchers("/desk/sessions/*/registrations/*/mark", "/desk/clock")
                         .hasAnyRole("ORGANISER", "HOST", "HELPER")
-                        .requestMatchers("/desk", "/desk/**", "/standin/meeting/mood", "/standin/phone/**")
+                        .requestMatchers(
+                                "/desk", "/desk/**", "/standin/meeting/mood", "/standin/phone/**", "/standin/inbox")
                         .hasRole("ORGANISER")
                         .anyRequest()
                         .permitAll())
