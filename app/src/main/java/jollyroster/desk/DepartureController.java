@@ -32,14 +32,16 @@ class DepartureController {
     /** What is to be done with letters that have not gone. */
     enum Act {
         SEND,
-        WITHDRAW
+        WITHDRAW,
+        HOLD,
+        RELEASE
     }
 
     @PostMapping("/desk/outbox/hold")
     String hold(RedirectAttributes flash, Actor actor) {
         boolean done = commands.hold(actor);
         flash.addFlashAttribute(
-                done ? "said" : "warned", done ? "All e-mails are held from now on." : "They were held already.");
+                done ? "said" : "warned", done ? "All messages are held from now on." : "They were held already.");
         return OUTBOX;
     }
 
@@ -48,7 +50,7 @@ class DepartureController {
         boolean done = commands.release(actor);
         flash.addFlashAttribute(
                 done ? "said" : "warned",
-                done ? "E-mails leave again; what is due goes now." : "They were leaving already.");
+                done ? "Messages leave again; what is due goes now." : "They were leaving already.");
         return OUTBOX;
     }
 
@@ -78,11 +80,30 @@ class DepartureController {
         return OUTBOX;
     }
 
+    /** All that is planned for an offering. */
+    @PostMapping("/desk/offerings/{id}/plan/hold")
+    String offering(@PathVariable long id, @RequestParam Act act, RedirectAttributes flash, Actor actor) {
+        said(act, new Which.Offering(id), flash, actor);
+        return "redirect:/desk/offerings/" + id + "/plan";
+    }
+
     private void said(Act act, Which which, RedirectAttributes flash, Actor actor) {
+        if (act == Act.HOLD || act == Act.RELEASE) {
+            held(act, which, flash, actor);
+            return;
+        }
         int letters = act == Act.SEND ? commands.sendNow(which, actor) : commands.withdraw(which, actor);
         String some = letters == 1 ? "1 message" : letters + " messages";
         flash.addFlashAttribute(
                 letters == 0 ? "warned" : "said",
                 letters == 0 ? UNTOUCHED : some + (act == Act.SEND ? " due now." : " withdrawn."));
+    }
+
+    private void held(Act act, Which which, RedirectAttributes flash, Actor actor) {
+        boolean hold = act == Act.HOLD;
+        boolean done = hold ? commands.hold(which, actor) : commands.release(which, actor);
+        String words = hold ? "Held until you let it go." : "It leaves again; what is due goes now.";
+        String before = hold ? "It was held already." : "It was not held.";
+        flash.addFlashAttribute(done ? "said" : "warned", done ? words : before);
     }
 }

@@ -50,6 +50,7 @@ class OutboxController {
     private final SentMail sent;
     private final PlannedMailQueries planned;
     private final DepartureQueries departures;
+    private final HeldWords holds;
     private final TextLogQueries texts;
     private final Clock clock;
 
@@ -61,6 +62,7 @@ class OutboxController {
             SentMail sent,
             PlannedMailQueries planned,
             DepartureQueries departures,
+            HeldWords holds,
             TextLogQueries texts,
             Clock clock) {
         this.outbox = outbox;
@@ -70,6 +72,7 @@ class OutboxController {
         this.sent = sent;
         this.planned = planned;
         this.departures = departures;
+        this.holds = holds;
         this.texts = texts;
         this.clock = clock;
     }
@@ -102,6 +105,7 @@ class OutboxController {
         model.addAttribute("what", what);
         model.addAttribute("most", MOST_SHOWN);
         Instant now = clock.instant();
+        model.addAttribute("holds", holds.inWords());
         model.addAttribute(
                 "held", departures.held().map(held -> heldWords(held, now)).orElse(""));
         model.addAttribute(
@@ -180,6 +184,7 @@ class OutboxController {
         model.addAttribute("planned", now.isPresent());
         model.addAttribute("waits", OutboxLines.mayDepart(item));
         model.addAttribute("early", OutboxLines.mayGoEarly(item));
+        model.addAttribute("heldAlone", departures.some().stream().anyMatch(some -> some.holds(item)));
         model.addAttribute(
                 "obstacle", now.map(PlannedMailQueries.Planned::obstacle).orElse(""));
         return "desk/message";

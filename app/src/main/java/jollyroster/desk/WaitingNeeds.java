@@ -134,13 +134,23 @@ class WaitingNeeds {
                 .ifPresent(held -> needs.add(new Need(
                         0,
                         "held",
-                        "All e-mails are held",
+                        "All messages are held",
                         "By " + held.by() + " for "
                                 + Times.length(
                                         Duration.between(held.since(), now).truncatedTo(MINUTES))
                                 + "; due meanwhile: " + departures.due(now) + ".",
                         "See the outbox",
                         "/desk/outbox")));
+        int some = departures.some().size();
+        if (some > 0) {
+            needs.add(new Need(
+                    2,
+                    "held",
+                    some == 1 ? "Some messages are held" : "Messages are held in " + some + " places",
+                    "They wait until somebody lets them go.",
+                    "See the outbox",
+                    "/desk/outbox"));
+        }
     }
 
     private void callUps(Instant now, List<Need> needs) {

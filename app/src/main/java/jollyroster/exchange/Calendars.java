@@ -86,13 +86,29 @@ public class Calendars {
         return request(entry, organiser(ours), name, email, clock.instant());
     }
 
+    /** The entry of somebody who comes, which they can still decline (METHOD:REQUEST, RFC 5546). */
+    public String requestOf(CalendarEntry entry, String name, String email) {
+        Organisation ours = organisation.organisation();
+        return request(entry, organiser(ours), name, email, ParticipationStatus.ACCEPTED, clock.instant());
+    }
+
     static String request(CalendarEntry entry, CalendarOrganiser organiser, String name, String email, Instant now) {
+        return request(entry, organiser, name, email, ParticipationStatus.NEEDS_ACTION, now);
+    }
+
+    private static String request(
+            CalendarEntry entry,
+            CalendarOrganiser organiser,
+            String name,
+            String email,
+            ParticipationStatus status,
+            Instant now) {
         ICalendar calendar = new ICalendar();
         calendar.setProductId(PRODUCT);
         calendar.setMethod(Method.request());
         VEvent event = event(entry, organiser, now);
         Attendee attendee = new Attendee(name.isEmpty() ? null : name, email);
-        attendee.setParticipationStatus(ParticipationStatus.NEEDS_ACTION);
+        attendee.setParticipationStatus(status);
         attendee.setRsvp(true);
         event.addAttendee(attendee);
         calendar.addEvent(event);

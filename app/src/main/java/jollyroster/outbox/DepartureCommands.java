@@ -1,7 +1,9 @@
 package jollyroster.outbox;
 
 import static jollyroster.platform.tables.Tables.MESSAGE;
+import static jollyroster.platform.tables.Tables.MESSAGE_HOLD;
 import static jollyroster.platform.tables.Tables.OUTBOX_HOLD;
+import static jollyroster.platform.tables.Tables.SESSION;
 
 import java.time.Clock;
 import java.time.Instant;
@@ -11,7 +13,9 @@ import jollyroster.core.messages.Anchor;
 import jollyroster.core.messages.Channel;
 import jollyroster.platform.Actor;
 import jollyroster.platform.Writes;
+import jollyroster.platform.tables.tables.records.MessageHoldRecord;
 import org.jooq.Condition;
+import org.jooq.impl.DSL;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -32,12 +36,14 @@ public class DepartureCommands {
         this.clock = clock;
     }
 
-    /** Which letters: one, or all of one line of the plan of a session. */
+    /** Which letters: one, all of one line of the plan of a session, or all of an offering. */
     public sealed interface Which {
 
         record One(long message) implements Which {}
 
         record Batch(long session, Anchor anchor, Offset offset, Channel channel) implements Which {}
+
+        record Offering(long offering) implements Which {}
     }
 
     /** Makes them due now; what is decided once the session has begun cannot go early. @return how many */
@@ -68,15 +74,48 @@ public class DepartureCommands {
     }
 
     private static Condition planned(Which which) {
-        Condition those = which instanceof Which.Batch batch
-                ? MESSAGE.SESSION_ID
-                        .eq(batch.session())
-                        .and(MESSAGE.ANCHOR.eq(batch.anchor().name()))
-                        .and(MESSAGE.AMOUNT.eq(batch.offset().amount()))
-                        .and(MESSAGE.UNIT.eq(batch.offset().unit().name()))
-                        .and(MESSAGE.CHANNEL.eq(batch.channel().name()))
+        return those(which).and(MESSAGE.STATE.eq(MessageState.PLANNED.name())).and(MESSAGE.CHANGE_ID.isNull());
+    }
+
+    static Condition those(Which which) {
+        if (which instanceof Which.Batch batch) {
+            return MESSAGE.SESSION_ID
+                    .eq(batch.session())
+                    .and(MESSAGE.ANCHOR.eq(batch.anchor().name()))
+                    .and(MESSAGE.AMOUNT.eq(batch.offset().amount()))
+                    .and(MESSAGE.UNIT.eq(batch.offset().unit().name()))
+                    .and(MESSAGE.CHANNEL.eq(batch.channel().name()));
+        }
+        return which instanceof Which.Offering all
+                ? MESSAGE.SESSION_ID.in(
+                        DSL.select(SESSION.ID).from(SESSION).where(SESSION.OFFERING_ID.eq(all.offering())))
                 : MESSAGE.ID.eq(((Which.One) which).message());
-        return those.and(MESSAGE.STATE.eq(MessageState.PLANNED.name())).and(MESSAGE.CHANGE_ID.isNull());
+    }
+
+    /** Lets none of these leave until {@link #release(Which, Actor)}. @return false when they were held already */
+    @Transactional
+    public boolean hold(Which which, Actor actor) {
+        actor.requireOrganiser();
+        MessageHoldRecord row = DepartureQueries.row(which);
+        row.setHeldAt(clock.instant());
+        row.setHeldBy(actor.name());
+        return writes.sql()
+                        .insertInto(MESSAGE_HOLD)
+                        .set(row)
+                        .onConflictDoNothing()
+                        .execute()
+                == 1;
+    }
+
+    /** Lets these leave again. @return false when they were not held */
+    @Transactional
+    public boolean release(Which which, Actor actor) {
+        actor.requireOrganiser();
+        return writes.sql()
+                        .deleteFrom(MESSAGE_HOLD)
+                        .where(DepartureQueries.is(DepartureQueries.row(which)))
+                        .execute()
+                > 0;
     }
 
     /** Puts every message that failed for this cause back into the line, due at once. @return how many */

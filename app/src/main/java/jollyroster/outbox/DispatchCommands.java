@@ -15,6 +15,8 @@ import jollyroster.platform.Writes;
 import jollyroster.platform.tables.tables.records.MessageRecord;
 import jollyroster.texting.ShortLinkCommands;
 import jollyroster.texting.TextLogCommands;
+import org.jooq.Condition;
+import org.jooq.impl.DSL;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -94,6 +96,7 @@ class DispatchCommands {
                         .and(MESSAGE.DUE_AT.le(now))
                         .or(MESSAGE.STATE.eq(MessageState.SENDING.name()).and(MESSAGE.CLAIMED_UNTIL.le(now))))
                 .and(MESSAGE.CHANNEL.eq(channel.name()))
+                .and(notHeld())
                 .orderBy(MESSAGE.DUE_AT, MESSAGE.ID)
                 .limit(most)
                 .fetch(Claim::of);
@@ -108,6 +111,12 @@ class DispatchCommands {
         return due.stream()
                 .sorted(Comparator.comparing(Claim::due).thenComparing(Claim::id))
                 .toList();
+    }
+
+    private Condition notHeld() {
+        return DepartureQueries.read(writes.sql()).stream()
+                .map(held -> DepartureCommands.those(held.which()).not())
+                .reduce(DSL.noCondition(), Condition::and);
     }
 
     /** Puts claimed messages back; for a start after a crash, when nobody else can hold a claim. */

@@ -79,6 +79,7 @@ class LetterWriter {
     private final Calendars calendars;
     private final Enclosures enclosures;
     private final ShortLinkCommands shortLinks;
+    private final EntryWords entries;
 
     LetterWriter(
             Templates templates,
@@ -88,7 +89,9 @@ class LetterWriter {
             Address address,
             Calendars calendars,
             Enclosures enclosures,
-            ShortLinkCommands shortLinks) {
+            ShortLinkCommands shortLinks,
+            EntryWords entries) {
+        this.entries = entries;
         this.shortLinks = shortLinks;
         this.enclosures = enclosures;
         this.templates = templates;
@@ -134,8 +137,16 @@ class LetterWriter {
     /** What a calendar is to do: follow what holds, or take out what no longer does. */
     private String calendar(Letters.Facts facts) {
         boolean gone = facts.calendar().stream().allMatch(CalendarEntry::cancelled);
-        return gone
-                ? calendars.cancel(facts.calendar(), facts.name(), facts.email())
+        return gone ? calendars.cancel(facts.calendar(), facts.name(), facts.email()) : standing(facts);
+    }
+
+    /** A request can be answered, and is about one entry alone (RFC 5546, 3.2.2); a series is one file to look at. */
+    private String standing(Letters.Facts facts) {
+        boolean request = facts.standing() == Letters.Standing.SEATED
+                && facts.calendar().size() == 1
+                && entries.isRequest(facts.about().offering());
+        return request
+                ? calendars.requestOf(facts.calendar().get(0), facts.name(), facts.email())
                 : calendars.publish(facts.title(), facts.calendar());
     }
 

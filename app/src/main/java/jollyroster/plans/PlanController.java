@@ -8,6 +8,8 @@ import java.util.function.Function;
 import jollyroster.chart.RunLine;
 import jollyroster.core.intake.Text;
 import jollyroster.core.messages.PlanLine;
+import jollyroster.outbox.DepartureQueries;
+import jollyroster.outbox.EntryWordingQueries;
 import jollyroster.outbox.HoursQueries;
 import jollyroster.outbox.HoursWords;
 import jollyroster.outbox.OutboxQueries;
@@ -40,6 +42,8 @@ class PlanController {
     private final Readers readers;
     private final OutboxQueries outbox;
     private final ReminderCommands commands;
+    private final EntryWordingQueries entries;
+    private final DepartureQueries departures;
     private final Clock clock;
 
     PlanController(
@@ -49,6 +53,8 @@ class PlanController {
             Readers readers,
             OutboxQueries outbox,
             ReminderCommands commands,
+            EntryWordingQueries entries,
+            DepartureQueries departures,
             Clock clock) {
         this.programme = programme;
         this.plans = plans;
@@ -56,6 +62,8 @@ class PlanController {
         this.readers = readers;
         this.outbox = outbox;
         this.commands = commands;
+        this.entries = entries;
+        this.departures = departures;
         this.clock = clock;
     }
 
@@ -78,6 +86,11 @@ class PlanController {
         model.addAttribute("offering", o.title());
         model.addAttribute("at", "/desk/offerings/" + id);
         model.addAttribute("wordings", "/desk/wordings?offering=" + id);
+        if (!model.containsAttribute("entry")) {
+            model.addAttribute("entry", entries.of(id));
+        }
+        model.addAttribute(
+                "held", departures.ofOffering(id).map(DepartureQueries.Some::by).orElse(""));
         model.addAttribute("houses", plans.houses());
         model.addAttribute("house", house.orElse(null));
         model.addAttribute("departures", house.isPresent() ? PlanWords.departures(plan) : "");

@@ -22,4 +22,10 @@ public final class Names {
         String first = name.strip().split("\\s", 2)[0];
         return first.length() > 1 && first.endsWith(",") ? first.substring(0, first.length() - 1) : first;
     }
+
+    /** The first name and the first letter of the last: {@code Bao H.}; one name as it is. */
+    public static String shortened(String name) {
+        int last = name.lastIndexOf(' ');
+        return last < 0 ? name : name.substring(0, name.indexOf(' ')) + " " + name.substring(last + 1, last + 2) + ".";
+    }
 }

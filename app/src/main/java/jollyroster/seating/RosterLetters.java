@@ -11,8 +11,10 @@ import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.core.seats.FreedSeats;
 import jollyroster.core.seats.RegistrationState;
 import jollyroster.exchange.CalendarEntry;
+import jollyroster.outbox.EntryWords;
 import jollyroster.outbox.Letters;
 import jollyroster.platform.Address;
+import jollyroster.platform.Names;
 import jollyroster.platform.OrganisationQueries;
 import jollyroster.platform.PersonalLinks;
 import jollyroster.platform.Times;
@@ -29,6 +31,7 @@ public class RosterLetters implements Letters {
     private final ProgrammeQueries programme;
     private final HostQueries hosts;
     private final OrganisationQueries organisation;
+    private final EntryWords words;
     private final PersonalLinks links;
     private final Address address;
 
@@ -37,12 +40,14 @@ public class RosterLetters implements Letters {
             ProgrammeQueries programme,
             HostQueries hosts,
             OrganisationQueries organisation,
+            EntryWords words,
             PersonalLinks links,
             Address address) {
         this.roster = roster;
         this.programme = programme;
         this.hosts = hosts;
         this.organisation = organisation;
+        this.words = words;
         this.links = links;
         this.address = address;
     }
@@ -142,14 +147,18 @@ public class RosterLetters implements Letters {
      */
     private CalendarEntry calendarEntry(Session session, Registration registration, String joinLink, String changing) {
         boolean gone = session.cancelled() || standing(registration.state()) == Standing.GONE;
+        long offering = session.offering().id();
+        String shipped = Stream.of(
+                        session.offering().summary(), joinLink.isEmpty() ? "" : "Your link: " + joinLink, changing)
+                .filter(text -> !text.isBlank())
+                .collect(Collectors.joining("\n\n"));
+        Map<String, String> values = entryValues(session, registration, joinLink, changing);
         String date = session.lead() == null ? "" : "-" + session.id();
         return new CalendarEntry(
                 "registration-" + registration.id() + date + "@" + address.host(),
                 session.sequence() + registration.stamps().sequence(),
-                session.offering().title(),
-                Stream.of(session.offering().summary(), joinLink.isEmpty() ? "" : "Your link: " + joinLink, changing)
-                        .filter(text -> !text.isBlank())
-                        .collect(Collectors.joining("\n\n")),
+                words.title(offering, values, session.offering().title()),
+                words.description(offering, values, shipped),
                 session.placeOr(joinLink),
                 joinLink,
                 session.start(),
@@ -157,6 +166,29 @@ public class RosterLetters implements Letters {
                 session.zone(),
                 registration.stamps().changedAt(),
                 gone);
+    }
+
+    private Map<String, String> entryValues(
+            Session session, Registration registration, String joinLink, String changing) {
+        return Map.of(
+                "title",
+                session.offering().title(),
+                "summary",
+                session.offering().summary(),
+                "name",
+                registration.name(),
+                "first_name",
+                Names.first(registration.name()),
+                "hosts",
+                HostQueries.names(hosts.of(session), session.offering().hostName()),
+                "place",
+                session.isOnline() ? "online" : session.place(),
+                "join_link",
+                joinLink,
+                "own_link",
+                changing.isEmpty() ? "" : links.ownPage(new Link(registration.id(), registration.generation())),
+                "organisation",
+                organisation.organisation().name());
     }
 
     private static Standing standing(RegistrationState state) {

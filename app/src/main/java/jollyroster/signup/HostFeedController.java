@@ -13,8 +13,11 @@ import jollyroster.core.seats.RegistrationState;
 import jollyroster.core.seats.SignUpStyle;
 import jollyroster.exchange.CalendarEntry;
 import jollyroster.exchange.Calendars;
+import jollyroster.outbox.EntryWords;
 import jollyroster.platform.Address;
+import jollyroster.platform.Names;
 import jollyroster.platform.PersonalLinks;
+import jollyroster.platform.Times;
 import jollyroster.programme.HostQueries;
 import jollyroster.programme.HostQueries.Host;
 import jollyroster.programme.ProgrammeQueries;
@@ -39,6 +42,7 @@ class HostFeedController {
     private final ProgrammeQueries programme;
     private final HostQueries hosts;
     private final RegistrationQueries roster;
+    private final EntryWords words;
     private final Calendars calendars;
     private final Address address;
     private final Clock clock;
@@ -49,6 +53,7 @@ class HostFeedController {
             ProgrammeQueries programme,
             HostQueries hosts,
             RegistrationQueries roster,
+            EntryWords words,
             Calendars calendars,
             Address address,
             Clock clock) {
@@ -57,6 +62,7 @@ class HostFeedController {
         this.programme = programme;
         this.hosts = hosts;
         this.roster = roster;
+        this.words = words;
         this.calendars = calendars;
         this.address = address;
         this.clock = clock;
@@ -83,21 +89,33 @@ class HostFeedController {
         List<Session> led = sessions.stream()
                 .filter(s -> leaders.getOrDefault(s.id(), List.of()).stream().anyMatch(host -> host.id() == account))
                 .toList();
-        Map<Long, List<Registration>> people = roster.rosters(led.stream()
-                .filter(s -> s.offering().style() == SignUpStyle.OWN_TIME)
-                .map(Session::id)
-                .toList());
+        Map<Long, List<Registration>> people = roster.rosters(
+                led.stream().filter(s -> s.lead() == null).map(Session::id).toList());
         return led.stream()
-                .map(s -> entry(s, who(people.getOrDefault(s.id(), List.of()))))
+                .map(s -> entry(s, people.getOrDefault(s.id(), List.of())))
                 .toList();
     }
 
-    private CalendarEntry entry(Session s, String who) {
+    private CalendarEntry entry(Session s, List<Registration> roster) {
+        List<Registration> coming = roster.stream()
+                .filter(r -> r.state() == RegistrationState.REGISTERED)
+                .toList();
+        boolean named = s.offering().style() == SignUpStyle.OWN_TIME && !coming.isEmpty();
+        String shipped = s.offering().title() + (named ? ": " + names(coming) : "");
+        Map<String, Object> values = Map.of(
+                "title",
+                s.offering().title(),
+                "who",
+                coming.size() > NAMED ? "" : shortly(coming),
+                "count",
+                coming.stream().mapToInt(Registration::party).sum(),
+                "place",
+                s.isOnline() ? "online" : s.place());
         String page = address.of("/desk/sessions/" + s.id());
         return new CalendarEntry(
                 s.calendarUid(address.host()),
                 s.sequence(),
-                s.offering().title() + who,
+                words.hostTitle(s.offering().id(), values, shipped),
                 s.offering().summary(),
                 s.placeOr(page),
                 page,
@@ -108,12 +126,14 @@ class HostFeedController {
                 s.cancelled());
     }
 
-    private static String who(List<Registration> people) {
-        String names = people.stream()
-                .filter(r -> r.state() == RegistrationState.REGISTERED)
-                .limit(NAMED)
-                .map(Registration::name)
-                .collect(Collectors.joining(", "));
-        return names.isEmpty() ? "" : ": " + names;
+    private static String names(List<Registration> people) {
+        return people.stream().limit(NAMED).map(Registration::name).collect(Collectors.joining(", "));
+    }
+
+    /** {@code Bao H., Singapore} */
+    private static String shortly(List<Registration> people) {
+        return people.stream()
+                .map(r -> Names.shortened(r.name()) + ", " + Times.city(r.zone()))
+                .collect(Collectors.joining("; "));
     }
 }

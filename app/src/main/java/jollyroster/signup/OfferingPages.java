@@ -10,6 +10,7 @@ import jollyroster.answers.GivenQueries;
 import jollyroster.core.seats.SignUpStyle;
 import jollyroster.guests.GuestQueries;
 import jollyroster.outbox.PlanQueries;
+import jollyroster.platform.Names;
 import jollyroster.platform.OrganisationQueries;
 import jollyroster.programme.AskedQuestion;
 import jollyroster.programme.HostQueries;
@@ -108,12 +109,7 @@ class OfferingPages {
         Map<Long, List<String>> company = new HashMap<>();
         guests.coming(sessions.stream().map(Session::book).distinct().toList(), MOST_SHOWN)
                 .forEach((session, names) -> company.put(
-                        session, names.stream().map(OfferingPages::shortened).toList()));
+                        session, names.stream().map(Names::shortened).toList()));
         return company;
-    }
-
-    private static String shortened(String name) {
-        int last = name.lastIndexOf(' ');
-        return last < 0 ? name : name.substring(0, name.indexOf(' ')) + " " + name.substring(last + 1, last + 2) + ".";
     }
 }

@@ -95,7 +95,7 @@ class DepartureTest {
         assertThat(organiser.get("/desk/outbox").document().select(".held-bar").text())
                 .contains("Nothing leaves.", "1 message is due.");
         assertThat(organiser.get("/desk").document().select(".needs li").first().text())
-                .contains("All e-mails are held", "due meanwhile: 1.");
+                .contains("All messages are held", "due meanwhile: 1.");
         organiser.post("/desk/outbox", "/desk/outbox/hold", Map.of());
         assertThat(organiser.warnedOn("/desk/outbox")).anyMatch(said -> said.contains("held already"));
         organiser.post("/desk/outbox", "/desk/outbox/release", Map.of());
@@ -155,5 +155,39 @@ class DepartureTest {
         assertThatExceptionOfType(AccessDeniedException.class)
                 .isThrownBy(() -> departures.withdraw(new DepartureCommands.Which.One(1), Saltmarrow.VISITOR));
         assertThatExceptionOfType(AccessDeniedException.class).isThrownBy(() -> departures.release(Saltmarrow.VISITOR));
+    }
+
+    @Test
+    void one_message_one_sending_or_an_offering_is_held_alone_and_let_go() {
+        register("Wren Skerry");
+        register("Teo Vance");
+        worker.sendDue();
+        long one = first(Offset.days(1)).id();
+        organiser.post("/desk/outbox/" + one, "/desk/outbox/" + one + "/depart", Map.of("act", "HOLD"));
+        clock.set(first(Offset.days(1)).due());
+        worker.sendDue();
+        assertThat(reminders(Offset.days(1))).containsExactlyInAnyOrder(MessageState.PLANNED, MessageState.SENT);
+        assertThat(organiser.get("/desk/outbox/" + one).document().text()).contains("It is held and does not leave.");
+        organiser.post("/desk/outbox/" + one, "/desk/outbox/" + one + "/depart", Map.of("act", "RELEASE"));
+        worker.sendDue();
+        assertThat(reminders(Offset.days(1))).containsOnly(MessageState.SENT);
+        String plan = "/desk/offerings/" + at.offering() + "/plan";
+        organiser.post(plan, plan + "/hold", Map.of("act", "HOLD"));
+        assertThat(organiser.get(plan).document().select(".held-bar").text())
+                .contains("Nothing of this offering leaves.");
+        assertThat(organiser.get("/desk/outbox").document().select(".held-bar").text())
+                .contains("All messages of Knots");
+        clock.set(first(Offset.minutes(15)).due());
+        worker.sendDue();
+        assertThat(reminders(Offset.minutes(15))).containsOnly(MessageState.PLANNED);
+        organiser.post(plan, plan + "/hold", Map.of("act", "RELEASE"));
+        Map<String, String> batch =
+                Map.of("session", "" + at.session(), "what", "BEFORE_START", "amount", "15", "unit", "MINUTES");
+        organiser.post("/desk/outbox", "/desk/outbox/batch", with(batch, "HOLD"));
+        worker.sendDue();
+        assertThat(reminders(Offset.minutes(15))).containsOnly(MessageState.PLANNED);
+        organiser.post("/desk/outbox", "/desk/outbox/batch", with(batch, "RELEASE"));
+        worker.sendDue();
+        assertThat(reminders(Offset.minutes(15))).containsOnly(MessageState.SENT);
     }
 }
