@@ -1,6 +1,6 @@
 package jollyroster.outbox;
 
-import java.util.Optional;
+import java.util.List;
 import jollyroster.core.messages.Anchor;
 import jollyroster.platform.Facts;
 
@@ -10,6 +10,6 @@ public interface Enclosures {
     /** A file. @param type its media type */
     record Enclosure(String name, String type, byte[] content) {}
 
-    /** What goes with a letter. @param given what the letter was given when it was queued */
-    Optional<Enclosure> of(Anchor anchor, Facts given);
+    /** What goes with a letter; nothing with most. @param given what the letter was given when it was queued */
+    List<Enclosure> of(Anchor anchor, Facts given);
 }

@@ -12,6 +12,7 @@ import jakarta.mail.util.StreamProvider;
 import java.io.UnsupportedEncodingException;
 import java.time.Instant;
 import java.util.Date;
+import java.util.List;
 import java.util.Properties;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
@@ -22,7 +23,7 @@ import org.jspecify.annotations.Nullable;
  * @param key part of the Message-ID, the same each time the letter is tried
  * @param host the domain of the Message-ID
  * @param calendar an iCalendar file to attach, or {@code null}
- * @param enclosure another file to attach, or {@code null}
+ * @param enclosures other files to attach
  * @param unsubscribe an address for one-click unsubscribing (RFC 8058), or {@code null} on answers
  */
 public record Letter(
@@ -35,7 +36,7 @@ public record Letter(
         String text,
         String html,
         @Nullable String calendar,
-        Enclosures.@Nullable Enclosure enclosure,
+        List<Enclosures.Enclosure> enclosures,
         @Nullable String unsubscribe,
         Instant writtenAt) {
 
@@ -81,7 +82,7 @@ public record Letter(
         if (calendar != null) {
             mixed.addBodyPart(calendarFile(calendar));
         }
-        if (enclosure != null) {
+        for (Enclosures.Enclosure enclosure : enclosures) {
             mixed.addBodyPart(file(enclosure));
         }
         return mixed;

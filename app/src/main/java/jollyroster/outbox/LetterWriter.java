@@ -77,7 +77,7 @@ class LetterWriter {
     private final NamedTextQueries texts;
     private final Address address;
     private final Calendars calendars;
-    private final Enclosures enclosures;
+    private final List<Enclosures> enclosures;
     private final ShortLinkCommands shortLinks;
     private final EntryWords entries;
 
@@ -88,12 +88,12 @@ class LetterWriter {
             NamedTextQueries texts,
             Address address,
             Calendars calendars,
-            Enclosures enclosures,
+            List<Enclosures> enclosures,
             ShortLinkCommands shortLinks,
             EntryWords entries) {
         this.entries = entries;
         this.shortLinks = shortLinks;
-        this.enclosures = enclosures;
+        this.enclosures = List.copyOf(enclosures);
         this.templates = templates;
         this.wordings = wordings;
         this.answers = answers;
@@ -122,7 +122,9 @@ class LetterWriter {
                 words.body().text(values),
                 page(words, subject, values, facts),
                 dated ? calendar(facts) : null,
-                enclosures.of(anchor, claim.given()).orElse(null),
+                enclosures.stream()
+                        .flatMap(some -> some.of(anchor, claim.given()).stream())
+                        .toList(),
                 anchor.isAnswer() ? null : facts.ownLink() + "/no-reminders",
                 now);
     }
@@ -170,7 +172,7 @@ class LetterWriter {
                         ? claim.given().text("html")
                         : templates.page(claim.subject(), "", body.html(values), from.organisation()),
                 claim.calendar().isEmpty() ? null : claim.calendar(),
-                null,
+                List.of(),
                 null,
                 now);
     }

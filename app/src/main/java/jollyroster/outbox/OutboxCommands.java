@@ -238,11 +238,28 @@ public class OutboxCommands {
 
     /** Queues a letter that the organiser wrote to a registered person. Due at once. */
     public void written(Recipient to, String subject, String body, Instant now) {
-        MessageRecord row = MessageRows.email(
-                new PlanLine(Anchor.WRITTEN, Offset.none()), to, String.valueOf(now.toEpochMilli()), now, now, now);
+        insert(List.of(written(to, String.valueOf(now.toEpochMilli()), subject, body, now, now)));
+    }
+
+    /** The same as one of a letter to many, which each gets once. */
+    public void written(Recipient to, String subject, String body, long mailing, Instant due, Instant now) {
+        MessageRecord row = written(to, "mailing-" + mailing, subject, body, due, now);
+        row.setGiven(Facts.of("mailing", mailing).json());
+        row.setMailingId(mailing);
+        insert(List.of(row));
+    }
+
+    private static MessageRecord written(
+            Recipient to, String occasion, String subject, String body, Instant due, Instant now) {
+        MessageRecord row = MessageRows.email(new PlanLine(Anchor.WRITTEN, Offset.none()), to, occasion, due, due, now);
         row.setSubject(subject);
         row.setBody(body);
-        insert(List.of(row));
+        return row;
+    }
+
+    /** Takes what has not gone of a letter to many out of the outbox. @return how many */
+    public int withdrawMailing(long mailing, String reason, Instant now) {
+        return withdraw(MESSAGE.MAILING_ID.eq(mailing), reason, now);
     }
 
     /** A text that was sent did not reach its phone. */

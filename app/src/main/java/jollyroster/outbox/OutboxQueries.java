@@ -328,6 +328,19 @@ public class OutboxQueries {
                                                 .where(SESSION.OFFERING_ID.eq(of.offering())))));
     }
 
+    /** What became of letters to many, by letter. */
+    public Map<Long, Map<MessageState, Integer>> ofMailings(Collection<Long> mailings) {
+        Map<Long, Map<MessageState, Integer>> counts = new LinkedHashMap<>();
+        reads.sql()
+                .select(MESSAGE.MAILING_ID, MESSAGE.STATE, count())
+                .from(MESSAGE)
+                .where(MESSAGE.MAILING_ID.in(mailings))
+                .groupBy(MESSAGE.MAILING_ID, MESSAGE.STATE)
+                .forEach(r -> counts.computeIfAbsent(r.value1(), id -> new EnumMap<>(MessageState.class))
+                        .put(MessageState.valueOf(r.value2()), r.value3()));
+        return counts;
+    }
+
     /** How many messages have been due since before a time and have not gone. */
     public int dueBefore(Instant when) {
         return reads.sql()

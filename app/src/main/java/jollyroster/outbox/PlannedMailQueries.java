@@ -75,10 +75,9 @@ public class PlannedMailQueries {
     }
 
     private static SentMail.Mail mail(Letter letter, Instant due) {
-        List<String> files = Stream.of(
-                        letter.calendar() == null ? "" : "session.ics",
-                        letter.enclosure() == null ? "" : letter.enclosure().name())
-                .filter(name -> !name.isEmpty())
+        List<String> files = Stream.concat(
+                        Stream.ofNullable(letter.calendar()).map(calendar -> "session.ics"),
+                        letter.enclosures().stream().map(Enclosures.Enclosure::name))
                 .toList();
         return new SentMail.Mail(
                 letter.fromName() + " <" + letter.fromAddress() + ">",

@@ -3,6 +3,7 @@ package jollyroster.seating;
 import static jollyroster.platform.tables.Tables.REGISTRATION;
 
 import java.time.Clock;
+import java.time.Instant;
 import java.util.Collection;
 import java.util.List;
 import java.util.Set;
@@ -84,5 +85,27 @@ public class RemarkCommands {
             logbook.write(book.id(), actor, LogbookEntry.WROTE, what, clock.instant());
         }
         return people.stream().map(p -> p.registration().getId()).collect(Collectors.toSet());
+    }
+
+    /** A letter to many, as each of them gets it. @param due when it leaves */
+    public record Mailed(long mailing, String subject, String body, Instant due) {}
+
+    /** Queues a letter to many for people on a session; part of a write that is under way. @return how many get it */
+    public int mail(long session, Collection<Long> registrations, Mailed letter, Actor actor) {
+        actor.requireOrganiser();
+        Session book = programme.session(session).orElseThrow();
+        List<PartyCommands.Addressed> people = parties.addressed(book.id(), registrations);
+        people.forEach(p -> outbox.written(
+                Recipients.one(book, p.registration(), p.email()),
+                letter.subject(),
+                letter.body(),
+                letter.mailing(),
+                letter.due(),
+                clock.instant()));
+        if (!people.isEmpty()) {
+            Facts what = Facts.of("people", people.size()).and("subject", letter.subject());
+            logbook.write(book.id(), actor, LogbookEntry.WROTE, what, clock.instant());
+        }
+        return people.size();
     }
 }

@@ -1,6 +1,7 @@
 package jollyroster.till;
 
 import java.time.ZoneId;
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import jollyroster.core.messages.Anchor;
@@ -31,11 +32,14 @@ public class ReceiptPaper implements Enclosures {
     }
 
     @Override
-    public Optional<Enclosure> of(Anchor anchor, Facts given) {
+    public List<Enclosure> of(Anchor anchor, Facts given) {
         return anchor == Anchor.RECEIPT
-                ? receipts.of(given.number("receipt"))
+                ? receipts
+                        .of(given.number("receipt"))
                         .map(r -> new Enclosure("receipt-" + r.number() + ".pdf", "application/pdf", pdf(r)))
-                : Optional.empty();
+                        .stream()
+                        .toList()
+                : List.of();
     }
 
     /** The receipt of a payment of a registration, to be shown; empty when there is none. */
