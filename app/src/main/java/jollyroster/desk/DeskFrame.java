@@ -81,7 +81,7 @@ class DeskFrame {
         if (path.startsWith("/desk/people")) {
             return "people";
         }
-        if (path.startsWith("/desk/outbox")) {
+        if (path.startsWith("/desk/outbox") || path.startsWith("/desk/letters") || path.startsWith("/desk/replies")) {
             return "outbox";
         }
         return path.startsWith("/desk/setup") || path.startsWith("/desk/plans") || path.startsWith("/desk/wordings")

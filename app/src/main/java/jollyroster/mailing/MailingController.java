@@ -8,9 +8,11 @@ import java.time.LocalDateTime;
 import java.time.ZoneId;
 import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import jollyroster.outbox.LetterCheck;
 import jollyroster.outbox.MessageState;
 import jollyroster.outbox.OutboxQueries;
@@ -97,7 +99,12 @@ class MailingController {
         List<Long> chosen = form == null ? List.of() : form.sessions();
         model.addAttribute(
                 "choices",
-                programme.between(now.minus(BACK), now.plus(AHEAD)).stream()
+                Stream.concat(
+                                programme.between(now, now.plus(AHEAD)).stream(),
+                                programme.between(now.minus(BACK), now).stream()
+                                        .filter(s -> s.start().isBefore(now))
+                                        .sorted(Comparator.comparing(Session::start)
+                                                .reversed()))
                         .filter(s -> s.lead() == null || s.book() == s.id())
                         .filter(s -> offering == 0 || s.offering().id() == offering)
                         .limit(LONGEST_SHOWN)

@@ -27,11 +27,11 @@ public enum LetterKind {
     ADDRESS_CHANGED,
     /** To an address somebody wants to be written to from now on: confirm_link */
     CONFIRM_ADDRESS,
-    /** To a member of the team, what happened at a session: what, title, starts, words, session_link */
+    /** To a member of the team, what happened at a session: what, title, starts, words, session_link, telling_link */
     TEAM_NEWS,
-    /** To a member of the team, what happened of late: of what day, each of lines; desk_link */
+    /** To a member of the team, what happened of late: of what day, each of lines; desk_link, telling_link */
     DAY_NEWS,
-    /** To whoever leads sessions, in the morning: day, each of sessions with title, starts, place, bring, people, waiting, session_link */
+    /** To whoever leads sessions, in the morning: day, each of sessions with title, starts, place, bring, nobody, people, session_link; telling_link */
     DAY_SHEET,
     /** A message of a rehearsal, to whoever plays it: subject, text, html; it comes as it was written. */
     REHEARSED,

@@ -72,6 +72,7 @@ class LetterWriter {
             .and("kept", "");
 
     private final Templates templates;
+    private final MailPage pages;
     private final Wordings wordings;
     private final AnswersGiven answers;
     private final NamedTextQueries texts;
@@ -83,6 +84,7 @@ class LetterWriter {
 
     LetterWriter(
             Templates templates,
+            MailPage pages,
             Wordings wordings,
             AnswersGiven answers,
             NamedTextQueries texts,
@@ -95,6 +97,7 @@ class LetterWriter {
         this.shortLinks = shortLinks;
         this.enclosures = List.copyOf(enclosures);
         this.templates = templates;
+        this.pages = pages;
         this.wordings = wordings;
         this.answers = answers;
         this.texts = texts;
@@ -120,7 +123,7 @@ class LetterWriter {
                 facts.email(),
                 subject,
                 words.body().text(values),
-                page(words, subject, values, facts),
+                page(words, subject, values),
                 dated ? calendar(facts) : null,
                 enclosures.stream()
                         .flatMap(some -> some.of(anchor, claim.given()).stream())
@@ -168,17 +171,15 @@ class LetterWriter {
                 claim.recipient(),
                 claim.subject(),
                 body.text(values),
-                written
-                        ? claim.given().text("html")
-                        : templates.page(claim.subject(), "", body.html(values), from.organisation()),
+                written ? claim.given().text("html") : pages.of(claim.subject(), "", body.html(values)),
                 claim.calendar().isEmpty() ? null : claim.calendar(),
                 List.of(),
                 null,
                 now);
     }
 
-    private String page(Wordings.Words words, String subject, Map<String, Object> values, Letters.Facts facts) {
-        return templates.page(subject, words.preheader(values), words.body().html(values), facts.organisation());
+    private String page(Wordings.Words words, String subject, Map<String, Object> values) {
+        return pages.of(subject, words.preheader(values), words.body().html(values));
     }
 
     /** What is read only where the words name it. What they name and is no more, such as a question, is empty. */
@@ -236,7 +237,7 @@ class LetterWriter {
                 subject,
                 ready.preheader(values),
                 ready.body().text(values),
-                page(ready, subject, values, facts),
+                page(ready, subject, values),
                 ready.asText()
                         .map(text -> TextWriter.fill(text, values, link -> shortLinks.sample()))
                         .orElse(""));

@@ -42,7 +42,6 @@ class Templates {
     private final Map<Anchor, Body> bodies = new EnumMap<>(Anchor.class);
     private final Map<Anchor, Template> texts = new EnumMap<>(Anchor.class);
     private final Map<LetterKind, Standing> letters = new EnumMap<>(LetterKind.class);
-    private final Template page = Mustache.compiler().emptyStringIsFalse(true).compile(read("page.html"));
 
     Templates() {
         EnumSet.complementOf(EnumSet.copyOf(WITHOUT))
@@ -119,12 +118,7 @@ class Templates {
         return read(code(anchor) + ".md");
     }
 
-    /** The HTML part as a whole. */
-    String page(String title, String preheader, String html, String organisation) {
-        return page.execute(Map.of("title", title, "preheader", preheader, "body", html, "organisation", organisation));
-    }
-
-    private static String read(String file) {
+    static String read(String file) {
         try (InputStream in = Templates.class.getResourceAsStream("/messages/" + file)) {
             if (in == null) {
                 throw new IllegalStateException("No message template " + file);

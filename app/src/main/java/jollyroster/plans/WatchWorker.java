@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.stream.Collectors;
 import jollyroster.core.messages.Anchor;
 import jollyroster.core.messages.PlanLine;
+import jollyroster.core.seats.Outlook;
 import jollyroster.guests.GuestCommands;
 import jollyroster.guests.GuestList;
 import jollyroster.guests.GuestQueries;
@@ -17,6 +18,7 @@ import jollyroster.platform.OrganisationQueries;
 import jollyroster.programme.Offering;
 import jollyroster.programme.OfferingStatus;
 import jollyroster.programme.ProgrammeQueries;
+import jollyroster.programme.SeatCounts.SeatCount;
 import jollyroster.programme.Session;
 import jollyroster.seating.NoticeCommands;
 import jollyroster.seating.Registration;
@@ -40,6 +42,8 @@ public class WatchWorker {
 
     /** What was missed for longer, as the program was not running, or the line is new, is not made good. */
     private static final Duration STILL_OF_USE = Duration.ofHours(6);
+
+    private static final Duration FARTHEST_DECISION = Duration.ofDays(92);
 
     private final PlanQueries plans;
     private final ProgrammeQueries programme;
@@ -85,6 +89,7 @@ public class WatchWorker {
     /** Does all whose time has come. */
     public synchronized void watch() {
         Instant now = clock.instant();
+        decisions(now);
         for (Offering o : programme.offerings()) {
             List<PlanLine> lines = plans.plan(o.id()).lines().stream()
                     .filter(line -> Anchor.WATCHED.contains(line.anchor()))
@@ -97,6 +102,25 @@ public class WatchWorker {
                 }
             }
         }
+    }
+
+    /** Sessions that are short of their minimum on the day it is decided. */
+    private void decisions(Instant now) {
+        List<Session> needy = programme.between(now, now.plus(FARTHEST_DECISION)).stream()
+                .filter(s -> s.minimum() > 0 && !s.cancelled())
+                .filter(s -> s.offering().status() == OfferingStatus.PUBLISHED)
+                .toList();
+        Map<Long, SeatCount> counts = rosters.of(needy.stream().map(Session::id).toList());
+        for (Session s : needy) {
+            int taken = counts.get(s.id()).taken();
+            if (s.outlook(taken, now) == Outlook.DECIDE_TODAY) {
+                news.missed(s, tooFew(s, taken), ACTOR);
+            }
+        }
+    }
+
+    private static String tooFew(Session s, int taken) {
+        return taken + " of at least " + s.minimum() + " are registered";
     }
 
     private void watch(Offering o, List<PlanLine> lines, Instant now) {
@@ -136,7 +160,7 @@ public class WatchWorker {
         int taken = rosters.of(List.of(s.id())).get(s.id()).taken();
         if (s.minimum() > 0 && taken < s.minimum()) {
             String occasion = line.offset().amount() + line.offset().unit().name();
-            news.tooFew(s, taken + " of at least " + s.minimum() + " are registered", occasion, ACTOR);
+            news.tooFew(s, tooFew(s, taken), occasion, ACTOR);
         }
     }
 

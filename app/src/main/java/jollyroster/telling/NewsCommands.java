@@ -127,16 +127,20 @@ public class NewsCommands implements SeatNews {
         return !phone.isEmpty() && numbers.silent(List.of(phone)).isEmpty();
     }
 
-    /** Tells the organiser, and whoever else wishes it, that a session is short of its minimum, once for an occasion. */
+    /** Tells the organiser that a session is short of its minimum, as a plan says, once for an occasion. */
     @Transactional
     public void tooFew(Session session, String words, String occasion, Actor actor) {
         actor.requireOrganiser();
         String contact =
                 session.offering().front().contactOr(organisation.organisation().contactEmail());
         write(contact, "short-" + session.id() + "-" + occasion, session, "Too few", words);
-        about(session).stream()
-                .filter(Wish::missed)
-                .forEach(wish -> tell(wish, session, "Too few", words, "short-" + occasion));
+    }
+
+    /** Tells whoever wishes it that a session is short of its minimum on the day it is decided, once. */
+    @Transactional
+    public void missed(Session session, String words, Actor actor) {
+        actor.requireOrganiser();
+        about(session).stream().filter(Wish::missed).forEach(wish -> tell(wish, session, "Too few", words, "decide"));
     }
 
     /** Tells a member in one letter, once for a day; nothing where there is nothing to tell. */

@@ -3,6 +3,7 @@ package jollyroster.outbox;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.HashMap;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import jollyroster.core.messages.Anchor;
@@ -31,16 +32,44 @@ class TemplatesTest {
             "summary",
             "what",
             "hosts",
+            "day",
+            "subject",
+            "text",
             "by"
         }) {
             values.put(name, "<" + name + ">");
         }
         for (String link : new String[] {
-            "answer_link", "confirm_link", "answers_link", "registrations_link", "team_link", "session_link"
+            "answer_link",
+            "confirm_link",
+            "answers_link",
+            "registrations_link",
+            "team_link",
+            "session_link",
+            "telling_link",
+            "desk_link"
         }) {
             values.put(link, "https://saltmarrow.example/" + link);
         }
         values.put("more_dates", true);
+        values.put("lines", List.of("<b>Wren</b> registered"));
+        values.put(
+                "sessions",
+                List.of(Map.of(
+                        "title",
+                        "Knots",
+                        "starts",
+                        "19:00",
+                        "place",
+                        "Quay",
+                        "bring",
+                        "Rope",
+                        "nobody",
+                        false,
+                        "people",
+                        List.of("Wren"),
+                        "session_link",
+                        "https://saltmarrow.example/s")));
         return values;
     }
 

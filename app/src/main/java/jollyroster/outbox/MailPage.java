@@ -1,0 +1,41 @@
+package jollyroster.outbox;
+
+import com.samskivert.mustache.Mustache;
+import com.samskivert.mustache.Template;
+import java.util.Map;
+import jollyroster.platform.Address;
+import jollyroster.platform.Organisation;
+import jollyroster.platform.OrganisationQueries;
+import org.springframework.stereotype.Component;
+
+/** The HTML part of a letter as a whole, in the colour of the organisation and with its logo. */
+@Component
+class MailPage {
+
+    private final Template page = Mustache.compiler().emptyStringIsFalse(true).compile(Templates.read("page.html"));
+    private final OrganisationQueries organisation;
+    private final Address address;
+
+    MailPage(OrganisationQueries organisation, Address address) {
+        this.organisation = organisation;
+        this.address = address;
+    }
+
+    /** @param preheader what mail programs show beside the subject; empty for nothing */
+    String of(String title, String preheader, String html) {
+        Organisation ours = organisation.organisation();
+        return page.execute(Map.of(
+                "title",
+                title,
+                "preheader",
+                preheader,
+                "body",
+                html,
+                "organisation",
+                ours.name(),
+                "colour",
+                ours.colour(),
+                "logo",
+                ours.logo().isEmpty() ? "" : address.of("/pictures/" + ours.logo())));
+    }
+}
