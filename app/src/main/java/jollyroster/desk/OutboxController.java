@@ -47,7 +47,7 @@ class OutboxController {
     private final DepartureCommands commands;
     private final MailChannel mail;
     private final OutboxLines lines;
-    private final SentMail sent;
+    private final List<SentMail> sent;
     private final PlannedMailQueries planned;
     private final DepartureQueries departures;
     private final HeldWords holds;
@@ -59,7 +59,7 @@ class OutboxController {
             DepartureCommands commands,
             MailChannel mail,
             OutboxLines lines,
-            SentMail sent,
+            List<SentMail> sent,
             PlannedMailQueries planned,
             DepartureQueries departures,
             HeldWords holds,
@@ -69,7 +69,7 @@ class OutboxController {
         this.commands = commands;
         this.mail = mail;
         this.lines = lines;
-        this.sent = sent;
+        this.sent = List.copyOf(sent);
         this.planned = planned;
         this.departures = departures;
         this.holds = holds;
@@ -91,8 +91,8 @@ class OutboxController {
         Optional<Anchor> anchor =
                 Stream.of(Anchor.values()).filter(a -> a.name().equals(what)).findFirst();
         boolean whole = session > 0 || anchor.isPresent() || !sought.isEmpty();
-        List<Item> items = outbox.list(states(show), session, anchor, sought, MOST_SHOWN);
-        OutboxLines.Page shown = lines.page(items, show, page, whole);
+        List<Item> items = whole ? outbox.list(states(show), session, anchor, sought, MOST_SHOWN) : List.of();
+        OutboxLines.Page shown = whole ? lines.page(items, show, page) : lines.page(states(show), show, page);
         model.addAttribute("show", show);
         model.addAttribute("who", sought);
         model.addAttribute("causes", show.equals("failed") && !whole ? causes() : List.of());
@@ -177,7 +177,7 @@ class OutboxController {
         model.addAttribute("subject", item.subject());
         model.addAttribute("attempts", item.attempts());
         model.addAttribute("text", textOf(item).orElse(null));
-        Optional<SentMail.Mail> copy = sent.byKey(item.key());
+        Optional<SentMail.Mail> copy = copy(item);
         Optional<PlannedMailQueries.Planned> now = copy.isPresent() || !mayGo(item) ? Optional.empty() : planned.of(id);
         model.addAttribute(
                 "mail", copy.or(() -> now.map(PlannedMailQueries.Planned::mail)).orElse(null));
@@ -221,9 +221,13 @@ class OutboxController {
         return outbox.item(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
     }
 
+    private Optional<SentMail.Mail> copy(Item item) {
+        return sent.stream().flatMap(kept -> kept.byKey(item.key()).stream()).findFirst();
+    }
+
     private SentMail.Mail mail(long id) {
         Item item = known(id);
-        return sent.byKey(item.key())
+        return copy(item)
                 .or(() -> mayGo(item) ? planned.of(id).map(PlannedMailQueries.Planned::mail) : Optional.empty())
                 .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
     }

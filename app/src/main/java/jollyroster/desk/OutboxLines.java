@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -18,6 +19,7 @@ import jollyroster.outbox.LetterKind;
 import jollyroster.outbox.Letters;
 import jollyroster.outbox.MessageState;
 import jollyroster.outbox.MessageWords;
+import jollyroster.outbox.OutboxBatchQueries;
 import jollyroster.outbox.OutboxQueries.Item;
 import jollyroster.platform.OrganisationQueries;
 import jollyroster.platform.Times;
@@ -29,12 +31,15 @@ class OutboxLines {
 
     private static final int SENDINGS = 12;
     private static final int NAMES = 6;
+    private static final int LAST_PAGE = 10_000;
     private static final Set<Anchor> NEWS = EnumSet.of(Anchor.CHANGED, Anchor.CALLED_OFF, Anchor.RESTORED);
+    private final OutboxBatchQueries batches;
     private final Letters letters;
     private final OrganisationQueries organisation;
     private final Clock clock;
 
-    OutboxLines(Letters letters, OrganisationQueries organisation, Clock clock) {
+    OutboxLines(OutboxBatchQueries batches, Letters letters, OrganisationQueries organisation, Clock clock) {
+        this.batches = batches;
         this.letters = letters;
         this.organisation = organisation;
         this.clock = clock;
@@ -103,19 +108,29 @@ class OutboxLines {
     /** One page of sendings. @param next the number of the next page; 0 when there is none */
     public record Page(List<Sending> sendings, int next) {}
 
-    /**
-     * @param show which of the lists of the outbox it is
-     * @param names how many of each sending are named; all when it is one sending that is looked at
-     */
-    Page page(List<Item> items, String show, int asked, boolean whole) {
+    /** A page of all messages in some states, batch by batch. @param show which of the lists of the outbox it is */
+    Page page(Collection<MessageState> states, String show, int asked) {
+        int from = Math.max(0, Math.min(asked, LAST_PAGE)) * SENDINGS;
+        List<OutboxBatchQueries.Batch> found = batches.batches(states, from, SENDINGS + 1, NAMES);
+        List<OutboxBatchQueries.Batch> shown = found.stream().limit(SENDINGS).toList();
+        Map<Long, Letters.Line> people = people(shown.stream().flatMap(some -> some.first().stream()));
+        return new Page(
+                shown.stream()
+                        .map(some -> sending(some.first(), some.messages(), show, people))
+                        .toList(),
+                found.size() > SENDINGS ? from / SENDINGS + 1 : 0);
+    }
+
+    /** A page of messages that were looked for, all of them named. @param show which of the lists of the outbox it is */
+    Page page(List<Item> items, String show, int asked) {
         List<List<Item>> all = together(items);
         int from = Math.max(0, Math.min(asked, all.size() / SENDINGS)) * SENDINGS;
-        int names = whole ? items.size() : NAMES;
         List<List<Item>> shown = all.stream().skip(from).limit(SENDINGS).toList();
-        Map<Long, Letters.Line> people =
-                people(shown.stream().flatMap(some -> some.stream().limit(names)));
+        Map<Long, Letters.Line> people = people(shown.stream().flatMap(List::stream));
         return new Page(
-                shown.stream().map(some -> sending(some, show, names, people)).toList(),
+                shown.stream()
+                        .map(some -> sending(some, some.size(), show, people))
+                        .toList(),
                 from + SENDINGS < all.size() ? from / SENDINGS + 1 : 0);
     }
 
@@ -144,11 +159,11 @@ class OutboxLines {
         return item.done().orElse(item.due());
     }
 
-    private Sending sending(List<Item> items, String show, int names, Map<Long, Letters.Line> known) {
+    /** @param messages how many there are; more than the items where only the first are named */
+    private Sending sending(List<Item> items, int messages, String show, Map<Long, Letters.Line> known) {
         Line first = line(items.get(0), known);
         boolean alike = items.stream().map(this::moved).distinct().count() == 1;
         List<Line> named = items.stream()
-                .limit(names)
                 .map(item -> line(item, known))
                 .map(l -> alike ? l.notMoved() : l)
                 .toList();
@@ -158,10 +173,10 @@ class OutboxLines {
                 first.what(),
                 first.title(),
                 first.address(),
-                items.size() == 1 ? "one person" : items.size() + " people",
+                messages == 1 ? "one person" : messages + " people",
                 alike ? first.moved() : "",
                 named,
-                items.size() - named.size(),
+                messages - named.size(),
                 "/desk/outbox?show=" + show + "&session=" + first.session() + "&what=" + first.anchor(),
                 batch(items.get(0)));
     }

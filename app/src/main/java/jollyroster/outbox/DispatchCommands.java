@@ -1,6 +1,7 @@
 package jollyroster.outbox;
 
 import static jollyroster.platform.tables.Tables.MESSAGE;
+import static jollyroster.platform.tables.Tables.SENT_COPY;
 
 import java.time.Duration;
 import java.time.Instant;
@@ -152,6 +153,20 @@ class DispatchCommands {
                     .where(MESSAGE.ID.eq(claim.id()))
                     .execute();
         }
+    }
+
+    /** The same, with a copy of it as it was handed to the mail server. */
+    @Transactional
+    void sent(Claim claim, Letter letter, Instant now) {
+        sent(claim, letter.subject(), now);
+        writes.sql()
+                .insertInto(SENT_COPY)
+                .set(SENT_COPY.MESSAGE_ID, claim.id())
+                .set(SENT_COPY.MESSAGE_KEY, claim.key())
+                .set(SENT_COPY.SOURCE, letter.packed())
+                .set(SENT_COPY.SENT_AT, now)
+                .onDuplicateKeyIgnore()
+                .execute();
     }
 
     /** The short way to a link of a text, the same each time it is tried. */

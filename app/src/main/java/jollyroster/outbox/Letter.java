@@ -9,12 +9,15 @@ import jakarta.mail.internet.MimeMessage;
 import jakarta.mail.internet.MimeMultipart;
 import jakarta.mail.util.ByteArrayDataSource;
 import jakarta.mail.util.StreamProvider;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
 import java.io.UnsupportedEncodingException;
 import java.time.Instant;
 import java.util.Date;
 import java.util.List;
 import java.util.Properties;
 import java.util.stream.Stream;
+import java.util.zip.GZIPOutputStream;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -66,6 +69,17 @@ public record Letter(
         mail.setContent(body());
         mail.saveChanges();
         return mail;
+    }
+
+    /** The letter as mail, compressed, to be kept. */
+    byte[] packed() {
+        ByteArrayOutputStream packed = new ByteArrayOutputStream();
+        try (GZIPOutputStream out = new GZIPOutputStream(packed)) {
+            toMime().writeTo(out);
+        } catch (MessagingException | IOException neverInMemory) {
+            throw new IllegalStateException("A letter that was sent cannot be kept", neverInMemory);
+        }
+        return packed.toByteArray();
     }
 
     private MimeMultipart body() throws MessagingException {

@@ -50,6 +50,10 @@ class MailCarrier implements Carrier {
             mail.deliver(letter);
             return letter;
         });
-        dispatch.sent(claim, letter.subject(), now);
+        if (mail.reachesPeople()) {
+            dispatch.sent(claim, letter, now);
+        } else {
+            dispatch.sent(claim, letter.subject(), now);
+        }
     }
 }

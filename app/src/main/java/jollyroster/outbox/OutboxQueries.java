@@ -292,7 +292,7 @@ public class OutboxQueries {
                 .fetchOptional(DSL.min(MESSAGE.DUE_AT));
     }
 
-    private static Item item(MessageRecord m) {
+    static Item item(MessageRecord m) {
         return new Item(
                 m.getId(),
                 m.getMessageKey(),

@@ -21,4 +21,9 @@ public interface SentMail {
             String html,
             String calendar,
             List<String> files) {}
+
+    /** A letter from its source. */
+    static Mail read(byte[] source, Instant arrived) {
+        return SentSource.read(source, arrived);
+    }
 }

@@ -53,6 +53,9 @@ class SmtpTest {
     OutboxQueries queries;
 
     @Autowired
+    SentCopyQueries copies;
+
+    @Autowired
     Saltmarrow saltmarrow;
 
     @Autowired
@@ -66,6 +69,10 @@ class SmtpTest {
         MimeMessage confirmation = SERVER.getReceivedMessages()[0];
         assertThat(confirmation.getMessageID()).isEqualTo("<" + item(id).key() + "@localhost>");
         assertThat(confirmation.getHeader("List-Unsubscribe")).isNull();
+        SentMail.Mail copy = copies.byKey(item(id).key()).orElseThrow();
+        assertThat(copy.subject()).isEqualTo(confirmation.getSubject());
+        assertThat(copy.text()).contains("your place is safe");
+        assertThat(copy.calendar()).contains("BEGIN:VCALENDAR");
         Multipart parts = (Multipart) confirmation.getContent();
         assertThat(parts.getBodyPart(0).getContentType()).contains("multipart/alternative");
         assertThat(parts.getBodyPart(1).getContentType()).contains("text/calendar");
