@@ -25,6 +25,7 @@ import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Session;
 import jollyroster.seating.RemarkCommands;
 import org.jspecify.annotations.Nullable;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.ModelAttribute;
@@ -37,9 +38,6 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 /** Letters to many: written, tried on oneself, sent soon or later, and taken back as long as they have not gone. */
 @DeskPage
 class MailingController {
-
-    /** As long can it be taken back that leaves at once. */
-    static final Duration GRACE = Duration.ofMinutes(5);
 
     private static final Duration BACK = Duration.ofDays(60);
     private static final Duration AHEAD = Duration.ofDays(120);
@@ -56,6 +54,9 @@ class MailingController {
     private final OrganisationQueries organisation;
     private final Clock clock;
 
+    /** As long can it be taken back that leaves at once. */
+    private final Duration grace;
+
     MailingController(
             MailingQueries mailings,
             MailingCommands commands,
@@ -66,7 +67,9 @@ class MailingController {
             OutboxQueries outbox,
             LongWork works,
             OrganisationQueries organisation,
-            Clock clock) {
+            Clock clock,
+            @Value("${jolly.grace:PT5M}") Duration grace) {
+        this.grace = grace;
         this.mailings = mailings;
         this.commands = commands;
         this.tests = tests;
@@ -186,7 +189,7 @@ class MailingController {
     private Optional<Instant> due(MailingForm form) {
         Instant now = clock.instant();
         if (form.when().isEmpty()) {
-            return Optional.of(now.plus(GRACE));
+            return Optional.of(now.plus(grace));
         }
         try {
             Instant at = LocalDateTime.parse(form.when()).atZone(home()).toInstant();

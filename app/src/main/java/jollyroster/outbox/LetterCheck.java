@@ -168,4 +168,11 @@ public class LetterCheck {
                 .map(WordingQueries.Version::of)
                 .toList();
     }
+
+    /** What words name of other things: texts, and answers to questions. */
+    public static Set<String> named(Wording words) {
+        return Wordings.names(words).stream()
+                .filter(name -> name.indexOf('.') > 0)
+                .collect(Collectors.toSet());
+    }
 }

@@ -7,6 +7,7 @@ import java.util.Locale;
 import java.util.Optional;
 import jollyroster.core.intake.Text;
 import jollyroster.core.messages.Anchor;
+import jollyroster.core.messages.Segments;
 import jollyroster.outbox.LetterCheck;
 import jollyroster.outbox.LetterNames;
 import jollyroster.outbox.MessageWords;
@@ -227,10 +228,22 @@ class WordingController {
                 .flatMap(session -> check.preview(of.anchor(), words, reader, session))
                 .map(mail -> switch (part) {
                     case "text" -> WordingPage.text(mail.subject(), mail.text());
-                    case "phone" -> WordingPage.phone(mail.asText());
+                    case "phone" -> WordingPage.phone(mail.asText(), longer(of, words, mail.asText()));
                     default -> WordingPage.subject(mail);
                 })
                 .orElse(WordingPage.nobody());
+    }
+
+    /** Those for whom a text has more parts than for whoever reads it, as what is filled in is longer. */
+    private List<String> longer(Of of, Wording words, String read) {
+        int parts = Segments.of(read).parts();
+        return readers.of(of.offering()).stream()
+                .filter(reader -> readers.session(reader.registration())
+                        .flatMap(session -> check.preview(of.anchor(), words, reader.registration(), session))
+                        .filter(mail -> Segments.of(mail.asText()).parts() > parts)
+                        .isPresent())
+                .map(Readers.Reader::name)
+                .toList();
     }
 
     /** Goes back to a version that was kept. */

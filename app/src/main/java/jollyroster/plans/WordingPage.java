@@ -37,6 +37,11 @@ final class WordingPage {
 
     /** A message as a text, as a phone shows it, with what it counts. */
     static String phone(String text) {
+        return phone(text, List.of());
+    }
+
+    /** The same. @param longer for whom it has more parts, by name */
+    static String phone(String text, List<String> longer) {
         Segments counted = Segments.of(text);
         String parts = counted.parts() == 1 ? "1 part" : counted.parts() + " parts";
         List<String> wide = Segments.wide(text);
@@ -49,7 +54,9 @@ final class WordingPage {
                 + "background:#f2eee3\"><p style=\"margin:0;padding:10px 13px;border-radius:4px 14px 14px 14px;background:#fff;"
                 + "white-space:pre-wrap;overflow-wrap:anywhere\">" + escaped(text) + "</p></div>"
                 + "<p style=\"max-width:320px;margin:8px auto;color:#4b5a66;font-size:13px\">" + parts + ", "
-                + counted.units() + " counted, " + counted.left() + " left." + escaped(why) + "</p>" + TAIL;
+                + counted.units() + " counted, " + counted.left() + " left." + escaped(why) + escaped(more(longer))
+                + "</p>"
+                + TAIL;
     }
 
     /** The message with its subject above it, as mail programs show it. */
@@ -60,6 +67,12 @@ final class WordingPage {
         String line = "<p style=\"margin:0 0 14px;padding-bottom:8px;border-bottom:1px solid #d9c99f\"><b>"
                 + escaped(mail.subject()) + "</b>" + beside + "</p>";
         return mail.html().replaceFirst("(<body[^>]*>)", "$1" + Matcher.quoteReplacement(line));
+    }
+
+    private static String more(List<String> longer) {
+        String names = longer.stream().limit(3).collect(Collectors.joining(", "));
+        int others = longer.size() - 3;
+        return longer.isEmpty() ? "" : " A part more for " + names + (others > 0 ? " and " + others + " others." : ".");
     }
 
     /** A message with a line above it that says what it is. */

@@ -4,12 +4,15 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import jollyroster.core.messages.Channel;
 import jollyroster.core.messages.OfferingPlan;
 import jollyroster.core.readiness.Finding;
 import jollyroster.core.readiness.Readiness;
@@ -30,6 +33,7 @@ public class ReadinessCheck {
     private final SeatCounts counts;
     private final Clashes clashes;
     private final PlanQueries plans;
+    private final WordFindings words;
 
     ReadinessCheck(
             ProgrammeQueries programme,
@@ -37,7 +41,9 @@ public class ReadinessCheck {
             OwnTimeQueries own,
             SeatCounts counts,
             Clashes clashes,
-            PlanQueries plans) {
+            PlanQueries plans,
+            WordFindings words) {
+        this.words = words;
         this.own = own;
         this.programme = programme;
         this.hosts = hosts;
@@ -73,10 +79,21 @@ public class ReadinessCheck {
                 programme.questions(ids),
                 plans.plans(ids),
                 now);
+        Map<Long, List<Finding>> ofWords = words.of(ids);
         return offerings.stream()
                 .collect(Collectors.toMap(
                         Offering::id,
-                        o -> Readiness.check(sheet(o, sessions.getOrDefault(o.id(), List.of()), known), now)));
+                        o -> together(
+                                Readiness.check(sheet(o, sessions.getOrDefault(o.id(), List.of()), known), now),
+                                ofWords.getOrDefault(o.id(), List.of()))));
+    }
+
+    private static List<Finding> together(List<Finding> checked, List<Finding> ofWords) {
+        return ofWords.isEmpty()
+                ? checked
+                : Stream.concat(checked.stream(), ofWords.stream())
+                        .sorted(Comparator.comparing(f -> f.kind().severity()))
+                        .toList();
     }
 
     private Readiness.Sheet sheet(Offering o, List<Session> sessions, Known known) {
@@ -99,7 +116,9 @@ public class ReadinessCheck {
                         .map(AskedQuestion::question)
                         .toList(),
                 known.plans().get(o.id()).lines().stream()
-                        .anyMatch(line -> line.anchor().isReminder()),
+                        .anyMatch(line -> line.anchor().isReminder()
+                                && line.isForAll()
+                                && line.channels().has(Channel.EMAIL)),
                 o.signUp().rsvp() && o.signUp().isPaid(),
                 cameBefore(held, known),
                 held.stream()

@@ -62,6 +62,8 @@ public final class ReadinessView {
             case ONE_OPTION -> "A question has one option.";
             case PRICE_NOT_ASKED -> "It asks yes, maybe or no, and has a price.";
             case NO_LINK_REMINDER -> "No reminder carries the link.";
+            case NAME_GONE -> "Words of its messages name " + finding.detail() + ", which is no more.";
+            case HOST_WITHOUT_TEXT -> finding.detail() + ".";
             case LINK_PENDING -> n == 1 ? "A meeting link is late." : n + " meeting links are late.";
             case CLOCK_CHANGE -> "Clocks change on " + Times.day(at(finding).atZone(zone)) + ".";
             case CLOCK_SHIFT -> n == 1 ? "One person sees the time move." : n + " people see the time move.";
@@ -107,6 +109,8 @@ public final class ReadinessView {
             case ONE_OPTION -> "“" + finding.detail() + "” leaves nothing to choose.";
             case PRICE_NOT_ASKED ->
                 "Whoever says yes is not asked to pay. Let people register, or take the price away.";
+            case NAME_GONE -> "It is left empty when they are written.";
+            case HOST_WITHOUT_TEXT -> "That of the house stands in its messages.";
             case NO_LINK_REMINDER -> "People will look for it in the confirmation, days later.";
             case LINK_PENDING -> "The meeting service is asked again by itself.";
             case CLOCK_CHANGE ->

@@ -133,7 +133,7 @@ class MailingTest {
         organiser.post("/desk/letters", "/desk/letters/" + mailing + "/take-back", Map.of());
         assertThat(letters()).allMatch(item -> item.state() == MessageState.WITHDRAWN);
         write(Map.of("act", "SEND", "subject", "Tide news, again"));
-        clock.windOn(MailingController.GRACE);
+        clock.windOn(Duration.ofMinutes(5));
         post.sendDue();
         SentMail.Mail mail = tray.latestTo("kofi.brannigan@crew.example").orElseThrow();
         assertThat(mail.subject()).isEqualTo("Tide news, again");

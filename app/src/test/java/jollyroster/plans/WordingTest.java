@@ -17,7 +17,6 @@ import jollyroster.core.messages.Anchor;
 import jollyroster.outbox.MessageState;
 import jollyroster.outbox.OutboxQueries;
 import jollyroster.outbox.OutboxWorker;
-import jollyroster.outbox.SentMail;
 import jollyroster.programme.OfferingCommands;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Section;
@@ -25,6 +24,7 @@ import jollyroster.seating.Application;
 import jollyroster.seating.Registering;
 import jollyroster.seating.RegistrationCommands;
 import jollyroster.sheet.QuestionForm;
+import jollyroster.standin.TrayQueries;
 import org.jsoup.nodes.Document;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -52,7 +52,7 @@ class WordingTest {
     OutboxWorker worker;
 
     @Autowired
-    SentMail sent;
+    TrayQueries sent;
 
     @Autowired
     ProgrammeQueries programme;

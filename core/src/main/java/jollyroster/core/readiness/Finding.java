@@ -49,6 +49,10 @@ public record Finding(
         ASLEEP(Severity.ODD, Place.DATES),
         ONE_OPTION(Severity.ODD, Place.INTAKE),
         NO_LINK_REMINDER(Severity.ODD, Place.MESSAGES),
+        /** Words of a message name something that is no more. */
+        NAME_GONE(Severity.ODD, Place.MESSAGES),
+        /** Words name a text of whoever leads, who has none; that of the house stands in. */
+        HOST_WITHOUT_TEXT(Severity.REMARK, Place.MESSAGES),
         LINK_PENDING(Severity.REMARK, Place.VENUE),
         CLOCK_CHANGE(Severity.REMARK, Place.DATES),
         /** People who are registered see a later date at another hour. */
