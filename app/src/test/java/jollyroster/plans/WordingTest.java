@@ -17,6 +17,7 @@ import jollyroster.core.messages.Anchor;
 import jollyroster.outbox.MessageState;
 import jollyroster.outbox.OutboxQueries;
 import jollyroster.outbox.OutboxWorker;
+import jollyroster.outbox.SentMail;
 import jollyroster.programme.OfferingCommands;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Section;
