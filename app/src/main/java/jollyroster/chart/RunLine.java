@@ -38,7 +38,7 @@ public record RunLine(
     public record Tick(double x, String label) {}
 
     /** @param row 0 beside the line, 1 above a neighbour that would touch it */
-    public record Mark(double x, int row, Kind kind, String label, String words, String code) {}
+    public record Mark(double x, int row, Kind kind, String label, String words, String code, String address) {}
 
     /** What a mark stands for. */
     public enum Kind {
@@ -49,8 +49,19 @@ public record RunLine(
         OPENS
     }
 
-    /** Something to mark, at its time. @param code how it stands, for its style: planned, sent, failed */
-    public record Event(Instant at, Kind kind, String label, String words, String code) {}
+    /**
+     * Something to mark, at its time.
+     *
+     * @param code how it stands, for its style: planned, sent, failed
+     * @param address that opens it; empty for nothing
+     */
+    public record Event(Instant at, Kind kind, String label, String words, String code, String address) {
+
+        /** One that opens nothing. */
+        public Event(Instant at, Kind kind, String label, String words, String code) {
+            this(at, kind, label, words, code, "");
+        }
+    }
 
     /** When people on one clock are left alone. @param name of the clock */
     public record Calm(String name, List<Interval> spans) {}
@@ -75,7 +86,7 @@ public record RunLine(
             double x = scale.x(event.at());
             boolean message = event.kind() == Kind.MESSAGE || event.kind() == Kind.TEXT;
             row = message && x - last < ROOM ? 1 - row : 0;
-            marks.add(new Mark(x, row, event.kind(), event.label(), event.words(), event.code()));
+            marks.add(new Mark(x, row, event.kind(), event.label(), event.words(), event.code(), event.address()));
             last = message ? x : last;
         }
         return new RunLine(

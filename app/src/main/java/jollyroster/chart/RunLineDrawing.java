@@ -91,14 +91,23 @@ final class RunLineDrawing {
     }
 
     private void mark(Mark mark) {
-        svg.begin("g").with("class", "is-" + mark.code()).inside();
+        boolean opens = !mark.address().isEmpty();
+        if (opens) {
+            svg.begin("a")
+                    .with("href", mark.address())
+                    .with("class", "is-" + mark.code())
+                    .with("aria-label", mark.words());
+        } else {
+            svg.begin("g").with("class", "is-" + mark.code());
+        }
+        svg.inside();
         svg.begin("title").inside().text(mark.words()).end("title");
         switch (mark.kind()) {
             case MESSAGE, TEXT -> message(mark);
             case CUT_OFF -> cutOff(mark);
             case OPENS -> {}
         }
-        svg.end("g");
+        svg.end(opens ? "a" : "g");
     }
 
     private void message(Mark mark) {

@@ -95,6 +95,11 @@ public class LetterCheck {
                 .collect(Collectors.toCollection(TreeSet::new));
     }
 
+    /** The names the words of one message may use. */
+    public Set<String> names(WordingQueries.Of of) {
+        return Anchor.INVITING.contains(of.anchor()) ? LetterWriter.SAMPLE_INVITED.keySet() : names(of.offering());
+    }
+
     /** What is wrong with the words of a message, in words, where it is and why; nothing when they can be kept. */
     public List<String> faults(WordingQueries.Of of, Wording words) {
         List<String> faults = new ArrayList<>();
@@ -107,7 +112,7 @@ public class LetterCheck {
         if (words.body().isBlank()) {
             faults.add("The text is missing.");
         }
-        Set<String> known = names(of.offering());
+        Set<String> known = names(of);
         TemplateText.problems(words.subject(), known).forEach(p -> faults.add("Subject: " + FaultWords.of(p)));
         TemplateText.problems(words.preheader(), known)
                 .forEach(p -> faults.add("Beside the subject: " + FaultWords.of(p)));
@@ -122,6 +127,11 @@ public class LetterCheck {
     /** What shows only when the words are filled in: for whoever it may be, the way in has to come out. */
     private List<String> filledIn(WordingQueries.Of of, Wording words) {
         Set<String> named = answers.names(of.offering());
+        if (Anchor.INVITING.contains(of.anchor())) {
+            boolean missing = WayIn.of(of.anchor()).isPresent()
+                    && !writer.previewInvited(words, SAMPLE_LINK).text().contains(SAMPLE_LINK);
+            return missing ? List.of(WayIn.of(of.anchor()).orElseThrow()) : List.of();
+        }
         try {
             boolean lost = WayIn.of(of.anchor()).isPresent()
                     && everyCase()
@@ -146,14 +156,22 @@ public class LetterCheck {
     public record Mail(String subject, String preheader, String text, String html, String asText) {}
 
     /** Words without faults as somebody who is registered would read them; empty when they are not. */
-    public Optional<Mail> preview(Anchor anchor, Wording words, long registration, long session) {
-        return letters.facts(registration, session).map(facts -> writer.preview(anchor, words, facts, registration));
+    public Optional<Mail> preview(WordingQueries.Of of, Wording words, long registration, long session) {
+        return letters.facts(registration, session)
+                .map(facts ->
+                        writer.preview(of.anchor(), words, of.offering() != WordingQueries.HOUSE, facts, registration));
+    }
+
+    /** Words for somebody who is on no session yet, as somebody made up would read them. */
+    public Mail previewInvited(Wording words) {
+        return writer.previewInvited(words, SAMPLE_LINK);
     }
 
     /** A message with the words that count now as somebody made up would read it. */
     public Mail rehearse(Anchor anchor, Letters.Facts made) {
-        return writer.preview(
-                anchor, counting(new WordingQueries.Of(anchor, made.about().offering())), made, 0);
+        long offering = made.about().offering();
+        Wording words = counting(new WordingQueries.Of(anchor, offering));
+        return writer.preview(anchor, words, wordings.isOwn(anchor, offering), made, 0);
     }
 
     /** The words that count for a message now: the offering's, those of the house, or those that ship. */

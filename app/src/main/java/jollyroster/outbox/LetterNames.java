@@ -18,7 +18,25 @@ public final class LetterNames {
     /** Each name with what it stands for. */
     public static final Map<String, String> WORDS = words();
 
+    /** The names that words to people who are on no session yet may use. */
+    public static final Map<String, String> INVITED = invited();
+
     private LetterNames() {}
+
+    private static Map<String, String> invited() {
+        Map<String, String> words = new LinkedHashMap<>();
+        words.put("first_name", "their first name");
+        words.put("name", "their whole name");
+        words.put("title", "what they are invited to");
+        words.put("starts", "when it is, on the session's clock");
+        words.put("place", "where it is held");
+        words.put("answer_link", "where they answer");
+        words.put("answer_by", "by when");
+        words.put("words", "what was added when they were invited");
+        words.put("more_dates", "condition: there are other dates");
+        words.put("organisation", "your name");
+        return Collections.unmodifiableMap(words);
+    }
 
     private static Map<String, String> words() {
         Map<String, String> words = new LinkedHashMap<>();

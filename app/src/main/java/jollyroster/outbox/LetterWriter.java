@@ -7,6 +7,7 @@ import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -123,7 +124,7 @@ class LetterWriter {
                 facts.email(),
                 subject,
                 words.body().text(values),
-                page(words, subject, values),
+                page(words, subject, values, language(anchor, facts)),
                 dated ? calendar(facts) : null,
                 enclosures.stream()
                         .flatMap(some -> some.of(anchor, claim.given()).stream())
@@ -136,7 +137,23 @@ class LetterWriter {
     Map<String, Object> filled(DispatchCommands.Claim claim, Wordings.Words words, Letters.Facts facts) {
         Map<String, Object> values = values(facts, claim.given());
         put(values, words, facts, claim.registration());
+        sayIn(language(claim.anchor(), facts), values, facts);
         return values;
+    }
+
+    /** Only words of an offering's own are in its language. */
+    private Locale language(Anchor anchor, Letters.Facts facts) {
+        return wordings.isOwn(anchor, facts.about().offering()) ? facts.about().language() : Locale.ENGLISH;
+    }
+
+    /** Says times in another language than English. */
+    private static void sayIn(Locale language, Map<String, Object> values, Letters.Facts facts) {
+        if (!language.getLanguage().equals(Locale.ENGLISH.getLanguage())) {
+            ZoneId zone = clock(facts);
+            ZoneId other = facts.online() ? facts.sessionZone() : facts.personZone();
+            values.put("starts", Times.spoken(facts.start(), facts.end(), zone, other, language));
+            values.put("starts_short", Times.spokenShort(facts.start(), zone, language));
+        }
     }
 
     /** What a calendar is to do: follow what holds, or take out what no longer does. */
@@ -171,15 +188,67 @@ class LetterWriter {
                 claim.recipient(),
                 claim.subject(),
                 body.text(values),
-                written ? claim.given().text("html") : pages.of(claim.subject(), "", body.html(values)),
+                written ? claim.given().text("html") : pages.of(claim.subject(), "", body.html(values), Locale.ENGLISH),
                 claim.calendar().isEmpty() ? null : claim.calendar(),
                 List.of(),
                 null,
                 now);
     }
 
-    private String page(Wordings.Words words, String subject, Map<String, Object> values) {
-        return pages.of(subject, words.preheader(values), words.body().html(values));
+    /** The same in the organiser's own words. */
+    private Letter worded(
+            DispatchCommands.Claim claim,
+            Wordings.Words words,
+            Letters.Sender from,
+            Map<String, Object> values,
+            Instant now) {
+        SAMPLE_INVITED.keySet().forEach(name -> values.putIfAbsent(name, ""));
+        String subject = words.subject(values, claim.subject());
+        return new Letter(
+                claim.key(),
+                address.host(),
+                from.organisation(),
+                from.replyTo(),
+                claim.recipient(),
+                subject,
+                words.body().text(values),
+                page(words, subject, values, Locale.ENGLISH),
+                claim.calendar().isEmpty() ? null : claim.calendar(),
+                List.of(),
+                null,
+                now);
+    }
+
+    /** What a letter to somebody who is on no session yet may name, for somebody made up. */
+    static final Map<String, Object> SAMPLE_INVITED = Map.of(
+            "first_name", "Wren",
+            "name", "Wren Skerry",
+            "title", "Knots and splicing bench",
+            "starts", "Tuesday 16 March 2027, 19:00–21:00 Halifax time",
+            "more_dates", false,
+            "place", "Saltmarrow quay",
+            "answer_by", "Mon 15 Mar 12:00",
+            "words", "",
+            "organisation", "",
+            "answer_link", "");
+
+    /** Words for somebody who is on no session yet, filled in for somebody made up. @param link where they answer */
+    LetterCheck.Mail previewInvited(Wording words, String link) {
+        Map<String, Object> values = new HashMap<>(SAMPLE_INVITED);
+        values.put("organisation", pages.sender());
+        values.put("answer_link", link);
+        Wordings.Words ready = wordings.compile(Anchor.INVITED, words);
+        String subject = ready.subject(values, "");
+        return new LetterCheck.Mail(
+                subject,
+                ready.preheader(values),
+                ready.body().text(values),
+                page(ready, subject, values, Locale.ENGLISH),
+                "");
+    }
+
+    private String page(Wordings.Words words, String subject, Map<String, Object> values, Locale language) {
+        return pages.of(subject, words.preheader(values), words.body().html(values), language);
     }
 
     /** What is read only where the words name it. What they name and is no more, such as a question, is empty. */
@@ -227,17 +296,19 @@ class LetterWriter {
         return templates.compile(words.body()).text(values);
     }
 
-    /** A message as somebody would read it. */
-    LetterCheck.Mail preview(Anchor anchor, Wording words, Letters.Facts facts, long registration) {
+    /** A message as somebody would read it. @param own whether the words are those of an offering itself */
+    LetterCheck.Mail preview(Anchor anchor, Wording words, boolean own, Letters.Facts facts, long registration) {
+        Locale language = own ? facts.about().language() : Locale.ENGLISH;
         Map<String, Object> values = values(facts, SAMPLE_GIVEN);
         Wordings.Words ready = wordings.compile(anchor, words);
         put(values, ready, facts, registration);
+        sayIn(language, values, facts);
         String subject = ready.subject(values, "");
         return new LetterCheck.Mail(
                 subject,
                 ready.preheader(values),
                 ready.body().text(values),
-                page(ready, subject, values),
+                page(ready, subject, values, language),
                 ready.asText()
                         .map(text -> TextWriter.fill(text, values, link -> shortLinks.sample()))
                         .orElse(""));

@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.util.Collection;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import jollyroster.core.messages.Anchor;
@@ -94,11 +95,12 @@ public interface Letters {
      * @param leaders who of the team lead it
      * @param hosts who lead it, in words
      * @param bring what people should bring; empty for nothing
+     * @param language in which it is held; times are said in it where the words are its own
      * @param firstTime whether the person registers for nothing else
      */
-    record About(long offering, List<Long> leaders, String hosts, String bring, boolean firstTime) {
+    record About(long offering, List<Long> leaders, String hosts, String bring, boolean firstTime, Locale language) {
 
-        static final About NOTHING = new About(0, List.of(), "", "", false);
+        static final About NOTHING = new About(0, List.of(), "", "", false, Locale.ENGLISH);
     }
 
     /**

@@ -2,6 +2,7 @@ package jollyroster.outbox;
 
 import com.samskivert.mustache.Mustache;
 import com.samskivert.mustache.Template;
+import java.util.Locale;
 import java.util.Map;
 import jollyroster.platform.Address;
 import jollyroster.platform.Organisation;
@@ -21,8 +22,8 @@ class MailPage {
         this.address = address;
     }
 
-    /** @param preheader what mail programs show beside the subject; empty for nothing */
-    String of(String title, String preheader, String html) {
+    /** @param preheader what mail programs show beside the subject; empty for nothing @param language of the words */
+    String of(String title, String preheader, String html, Locale language) {
         Organisation ours = organisation.organisation();
         return page.execute(Map.of(
                 "title",
@@ -37,5 +38,10 @@ class MailPage {
                 ours.colour(),
                 "logo",
                 ours.logo().isEmpty() ? "" : address.of("/pictures/" + ours.logo())));
+    }
+
+    /** Who writes. */
+    String sender() {
+        return organisation.organisation().name();
     }
 }

@@ -145,6 +145,9 @@ public final class MessageWords {
             case RECEIPT -> "Receipt";
             case REFUNDED -> "Money refunded";
             case SILENT -> "Reminder of the invitation";
+            case INVITED -> "Invitation";
+            case INVITED_AGAIN -> "Reminder of an invitation";
+            case NO_ROOM -> "Request declined";
             case UNPAID -> "Reminder to pay, " + Times.said(offset) + " before it runs out";
             case SHORT -> "Too few people, " + Times.said(offset) + " before";
             case WRITTEN -> "From the organiser";

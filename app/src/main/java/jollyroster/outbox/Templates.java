@@ -33,7 +33,14 @@ class Templates {
     private static final String STRONG = "**";
 
     /** Whose words come with the message. */
-    private static final Set<Anchor> WITHOUT = EnumSet.of(Anchor.LETTER, Anchor.WRITTEN, Anchor.SILENT, Anchor.SHORT);
+    private static final Set<Anchor> WITHOUT = EnumSet.of(
+            Anchor.LETTER,
+            Anchor.WRITTEN,
+            Anchor.SILENT,
+            Anchor.SHORT,
+            Anchor.INVITED,
+            Anchor.INVITED_AGAIN,
+            Anchor.NO_ROOM);
 
     private final Mustache.Compiler plain =
             Mustache.compiler().escapeHTML(false).strictSections(true).emptyStringIsFalse(true);
@@ -115,7 +122,18 @@ class Templates {
 
     /** The words that ship for a message, as they were written. */
     String source(Anchor anchor) {
-        return read(code(anchor) + ".md");
+        return Anchor.INVITING.contains(anchor)
+                ? letter(anchor).substring(letter(anchor).indexOf('\n') + 2)
+                : read(code(anchor) + ".md");
+    }
+
+    /** The subject that ships for a letter to somebody who is on no session yet, as it was written. */
+    String subjectSource(Anchor anchor) {
+        return letter(anchor).substring(SUBJECT.length(), letter(anchor).indexOf('\n'));
+    }
+
+    private static String letter(Anchor anchor) {
+        return read("letters/" + code(anchor) + ".md");
     }
 
     static String read(String file) {

@@ -16,6 +16,7 @@ final class WayIn {
             case CONFIRM -> Optional.of("The link is missing: {{{confirm_link}}} has to stand in it.");
             case PAY, CALLED_UP, SWAP_ASKED, LINK_AGAIN ->
                 Optional.of("The link is missing: {{{own_link}}} has to stand in it.");
+            case INVITED, INVITED_AGAIN -> Optional.of("The link is missing: {{{answer_link}}} has to stand in it.");
             default -> Optional.empty();
         };
     }

@@ -77,6 +77,20 @@ class Wordings {
         return ready.get(new Of(anchor, offering), this::read);
     }
 
+    /** Whether an offering words a message itself, in its own language. */
+    boolean isOwn(Anchor anchor, long offering) {
+        return offering != WordingQueries.HOUSE && kept.current().containsKey(new Of(anchor, offering));
+    }
+
+    /** The words of a letter to somebody who is on no session yet, where they are other than what ships. */
+    Optional<Words> ofLetter(LetterKind kind, long offering) {
+        return Anchor.INVITING.stream()
+                .filter(anchor -> anchor.name().equals(kind.name()))
+                .filter(anchor -> kept.counting(new Of(anchor, offering)).isPresent())
+                .map(anchor -> of(anchor, offering))
+                .findFirst();
+    }
+
     private Words read(Of of) {
         return kept.counting(of)
                 .map(version -> compile(of.anchor(), version.words()))
@@ -110,6 +124,9 @@ class Wordings {
 
     /** The words that ship. */
     Wording shipped(Anchor anchor) {
+        if (Anchor.INVITING.contains(anchor)) {
+            return new Wording(templates.subjectSource(anchor), "", templates.source(anchor));
+        }
         return new Wording(
                 Subjects.of(anchor, "{{title}}"), "", templates.source(anchor), templates.textSource(anchor));
     }

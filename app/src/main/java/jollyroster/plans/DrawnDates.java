@@ -2,6 +2,7 @@ package jollyroster.plans;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDateTime;
 import java.time.LocalTime;
 import java.time.ZoneId;
 import java.time.ZonedDateTime;
@@ -39,6 +40,17 @@ final class DrawnDates {
                 Duration.ofMinutes(o.doorMinutes()),
                 Duration.ofMinutes(o.overrunMinutes()),
                 now);
+    }
+
+    /** A date at a time of choice, as long as those of the offering are. */
+    static PlanView.Drawn at(Offering o, LocalDateTime begins) {
+        ZonedDateTime start = begins.atZone(o.zone());
+        Interval span = new Interval(
+                start.toInstant(), start.plus(Duration.ofMinutes(o.minutes())).toInstant());
+        DoorHours hours =
+                DoorHours.of(span, Duration.ofMinutes(o.doorMinutes()), Duration.ofMinutes(o.overrunMinutes()));
+        return new PlanView.Drawn(
+                0, Times.dayAndTime(start.toInstant(), o.zone()), new Timing(hours, o.zone()), Optional.empty());
     }
 
     /** The same for a plan of the house. */

@@ -115,7 +115,7 @@ class HousePlanController {
         List<RunLine.Calm> calm = CalmHours.of(
                 drawn.timing(), List.of(), hours.of(HoursQueries.HOUSE).hours());
         OfferingPlan plan = new OfferingPlan(List.of(), house.lines(), Set.of());
-        model.addAttribute("view", PlanView.of(plan, drawn, List.of(), calm, now));
+        model.addAttribute("view", PlanView.of(plan, drawn, List.of(), calm, 0, now));
         model.addAttribute("house", house);
         model.addAttribute("at", "/desk/plans/" + id);
         model.addAttribute("followers", followers(house));

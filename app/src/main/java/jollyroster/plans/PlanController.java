@@ -82,7 +82,7 @@ class PlanController {
         HoursQueries.Set set = hours.of(id);
         List<RunLine.Calm> calm =
                 CalmHours.of(drawn.timing(), next.map(readers::clocks).orElse(List.of()), set.hours());
-        model.addAttribute("view", PlanView.of(plan, drawn, counts, calm, now));
+        model.addAttribute("view", PlanView.of(plan, drawn, counts, calm, id, now));
         model.addAttribute("offering", o.title());
         model.addAttribute("at", "/desk/offerings/" + id);
         model.addAttribute("wordings", "/desk/wordings?offering=" + id);

@@ -75,7 +75,9 @@ record PlanView(String date, long session, String drawing, List<Line> lines, boo
         }
     }
 
-    static PlanView of(OfferingPlan plan, Drawn drawn, List<Count> counts, List<RunLine.Calm> calm, Instant now) {
+    /** @param offering whose words a mark opens; 0 for those of the house */
+    static PlanView of(
+            OfferingPlan plan, Drawn drawn, List<Count> counts, List<RunLine.Calm> calm, long offering, Instant now) {
         List<Line> lines = new ArrayList<>();
         List<RunLine.Event> events = new ArrayList<>();
         for (PlanLine line : plan.all()) {
@@ -86,7 +88,7 @@ record PlanView(String date, long session, String drawing, List<Line> lines, boo
                                 some -> Times.dayAndTime(some, drawn.timing().zone()))
                         .orElse("");
                 lines.add(line(line, plan, when, said(fates)));
-                at.ifPresent(some -> events.add(event(line, plan, some, fates, when, now)));
+                at.ifPresent(some -> events.add(event(line, plan, some, fates, when, offering, now)));
             }
         }
         drawn.closes()
@@ -107,7 +109,13 @@ record PlanView(String date, long session, String drawing, List<Line> lines, boo
     }
 
     private static RunLine.Event event(
-            PlanLine line, OfferingPlan plan, Instant at, Map<MessageState, Integer> fates, String when, Instant now) {
+            PlanLine line,
+            OfferingPlan plan,
+            Instant at,
+            Map<MessageState, Integer> fates,
+            String when,
+            long offering,
+            Instant now) {
         String code = !plan.isOn(line) ? "withdrawn" : at.isAfter(now) ? "planned" : "sent";
         String by = line.channels() == Channels.EMAIL ? "" : " by " + MessageWords.by(line.channels());
         return new RunLine.Event(
@@ -115,7 +123,8 @@ record PlanView(String date, long session, String drawing, List<Line> lines, boo
                 line.channels() == Channels.TEXT ? RunLine.Kind.TEXT : RunLine.Kind.MESSAGE,
                 number(fates),
                 MessageWords.when(line) + by + ", " + when,
-                code);
+                code,
+                WordingController.address(line.anchor(), offering));
     }
 
     private static Line line(PlanLine line, OfferingPlan plan, String at, String counts) {

@@ -1,6 +1,7 @@
 package jollyroster.plans;
 
 import java.util.List;
+import java.util.Locale;
 import jollyroster.core.messages.Rehearsal.Player;
 import jollyroster.core.messages.Rehearsal.Standing;
 import jollyroster.core.messages.Rehearsal.State;
@@ -62,6 +63,7 @@ class RehearsalFacts {
                         leaders.stream().map(Host::id).toList(),
                         HostQueries.names(leaders, o.hostName()),
                         o.bring(),
-                        true));
+                        true,
+                        Locale.forLanguageTag(o.front().language())));
     }
 }

@@ -81,7 +81,10 @@ class RehearsalRun {
         Optional<Session> next = programme.sessionsOf(o.id()).stream()
                 .filter(s -> !s.cancelled() && s.start().isAfter(now))
                 .findFirst();
-        PlanView.Drawn drawn = next.map(DrawnDates::of).orElseGet(() -> DrawnDates.madeUp(o, now));
+        PlanView.Drawn drawn = script.beginning()
+                .map(begins -> DrawnDates.at(o, begins))
+                .or(() -> next.map(DrawnDates::of))
+                .orElseGet(() -> DrawnDates.madeUp(o, now));
         boolean online = o.venue().map(Venue::isOnline).orElse(false);
         Instant start = drawn.timing().hours().start();
         Stage stage = new Stage(

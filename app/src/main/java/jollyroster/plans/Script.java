@@ -2,6 +2,8 @@ package jollyroster.plans;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDateTime;
+import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -19,13 +21,15 @@ import org.springframework.web.util.UriComponentsBuilder;
  * @param name of somebody of one's own
  * @param zone their clock
  * @param hours before the start at which they register
+ * @param start when the session is to begin, {@code 2027-03-16T19:00} on its clock; empty for its next date
  * @param event what happens, each as {@code CANCELS:1:48:0}: what, to whom, hours before the start, days
  */
 record Script(
         @Nullable String name,
         @Nullable String zone,
         @Nullable Integer hours,
-        @Nullable List<String> event) {
+        @Nullable List<String> event,
+        @Nullable String start) {
 
     private static final int LONGEST_NAME = 60;
     private static final int MOST_EVENTS = 8;
@@ -78,7 +82,7 @@ record Script(
         if (more.size() < MOST_EVENTS) {
             more.add(kind.name() + ":" + who + ":" + Math.max(0, Math.min(FARTHEST_HOURS, ahead)) + ":" + days);
         }
-        return new Script(name, zone, hours, more);
+        return new Script(name, zone, hours, more, start);
     }
 
     private List<String> codes(int without) {
@@ -86,6 +90,17 @@ record Script(
                 .filter(s -> s.index() != without)
                 .map(s -> s.kind().name() + ":" + s.who() + ":" + s.hours() + ":" + s.days())
                 .toList();
+    }
+
+    /** When the session is to begin, on its own clock; empty for its next date, or where it cannot be read. */
+    Optional<LocalDateTime> beginning() {
+        try {
+            return start == null || start.isBlank()
+                    ? Optional.empty()
+                    : Optional.of(LocalDateTime.parse(start.strip()));
+        } catch (DateTimeParseException unreadable) {
+            return Optional.empty();
+        }
     }
 
     /** Where it is played. */
@@ -100,6 +115,7 @@ record Script(
                 .queryParam("name", "{name}")
                 .queryParam("zone", "{zone}")
                 .queryParam("hours", own.hours());
+        beginning().ifPresent(begins -> at.queryParam("start", begins));
         codes(without).forEach(code -> at.queryParam("event", code));
         return at.encode().buildAndExpand(own.name(), own.zone()).toUriString();
     }

@@ -39,6 +39,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 @DeskPage
 class WordingController {
 
+    private static final Readers.Reader SOMEBODY = new Readers.Reader(0, "Somebody invited", "made up");
     private final WordingQueries wordings;
     private final WordingCommands commands;
     private final LetterCheck check;
@@ -87,9 +88,21 @@ class WordingController {
                 .orElse("as they ship");
     }
 
+    private static boolean isInviting(Of of) {
+        return Anchor.INVITING.contains(of.anchor());
+    }
+
     private static String address(Of of) {
-        String code = of.anchor().name().toLowerCase(Locale.ROOT).replace('_', '-');
-        return "/desk/wordings/" + code + (of.offering() == WordingQueries.HOUSE ? "" : "?offering=" + of.offering());
+        return address(of.anchor(), of.offering());
+    }
+
+    /** Where a message is worded; empty where it has no words of its own. */
+    static String address(Anchor anchor, long offering) {
+        if (!LetterNames.MESSAGES.contains(anchor)) {
+            return "";
+        }
+        String code = anchor.name().toLowerCase(Locale.ROOT).replace('_', '-');
+        return "/desk/wordings/" + code + (offering == WordingQueries.HOUSE ? "" : "?offering=" + offering);
     }
 
     private Offering known(long id) {
@@ -144,13 +157,11 @@ class WordingController {
         model.addAttribute("message", MessageWords.plain(of.anchor()));
         model.addAttribute("whose", whose(of));
         model.addAttribute("texted", of.anchor().isTexted());
-        model.addAttribute("names", LetterNames.WORDS);
+        model.addAttribute("names", isInviting(of) ? LetterNames.INVITED : LetterNames.WORDS);
         model.addAttribute(
                 "more",
-                check.names(offering).stream()
-                        .filter(name -> name.indexOf('.') > 0)
-                        .toList());
-        model.addAttribute("readers", readers.of(offering));
+                check.names(of).stream().filter(name -> name.indexOf('.') > 0).toList());
+        model.addAttribute("readers", isInviting(of) ? List.of(SOMEBODY) : readers.of(offering));
         model.addAttribute(
                 "versions",
                 versions.stream().map(v -> line(v, v.equals(versions.get(0)))).toList());
@@ -224,8 +235,12 @@ class WordingController {
     }
 
     private String read(Of of, Wording words, long reader, String part) {
+        if (isInviting(of)) {
+            LetterCheck.Mail mail = check.previewInvited(words);
+            return part.equals("text") ? WordingPage.text(mail.subject(), mail.text()) : WordingPage.subject(mail);
+        }
         return readers.session(reader)
-                .flatMap(session -> check.preview(of.anchor(), words, reader, session))
+                .flatMap(session -> check.preview(of, words, reader, session))
                 .map(mail -> switch (part) {
                     case "text" -> WordingPage.text(mail.subject(), mail.text());
                     case "phone" -> WordingPage.phone(mail.asText(), longer(of, words, mail.asText()));
@@ -239,7 +254,7 @@ class WordingController {
         int parts = Segments.of(read).parts();
         return readers.of(of.offering()).stream()
                 .filter(reader -> readers.session(reader.registration())
-                        .flatMap(session -> check.preview(of.anchor(), words, reader.registration(), session))
+                        .flatMap(session -> check.preview(of, words, reader.registration(), session))
                         .filter(mail -> Segments.of(mail.asText()).parts() > parts)
                         .isPresent())
                 .map(Readers.Reader::name)

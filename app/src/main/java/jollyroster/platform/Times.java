@@ -6,6 +6,7 @@ import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.ZonedDateTime;
 import java.time.format.DateTimeFormatter;
+import java.time.format.FormatStyle;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Locale;
@@ -87,6 +88,25 @@ public final class Times {
         ZonedDateTime from = start.atZone(zone);
         DateTimeFormatter day = from.getYear() == today.getYear() ? DAY : DAY_AND_YEAR;
         return day.format(from) + ", " + hours(from, end.atZone(zone));
+    }
+
+    /** A time in words of another language: the day in full, the hours on both clocks. */
+    public static String spoken(Instant start, Instant end, ZoneId zone, ZoneId other, Locale language) {
+        ZonedDateTime from = start.atZone(zone);
+        DateTimeFormatter day =
+                DateTimeFormatter.ofLocalizedDate(FormatStyle.FULL).localizedBy(language);
+        String first = day.format(from) + ", " + time(from) + "–" + time(end.atZone(zone)) + " (" + city(zone);
+        ZonedDateTime there = start.atZone(other);
+        return there.getOffset().equals(from.getOffset())
+                ? first + ")"
+                : first + "; " + time(there) + "–" + time(end.atZone(other)) + " " + city(other) + ")";
+    }
+
+    /** The same in brief, without the end. */
+    public static String spokenShort(Instant start, ZoneId zone, Locale language) {
+        ZonedDateTime from = start.atZone(zone);
+        DateTimeFormatter day = DateTimeFormatter.ofPattern("EEE d MMM", language);
+        return day.format(from) + " " + time(from) + " " + city(zone);
     }
 
     /** The city of a zone: {@code America/Port_of_Spain} is Port of Spain. */

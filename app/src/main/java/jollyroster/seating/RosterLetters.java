@@ -3,6 +3,7 @@ package jollyroster.seating;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
@@ -111,7 +112,8 @@ public class RosterLetters implements Letters {
                         HostQueries.names(leaders, session.offering().hostName()),
                         session.offering().bring(),
                         roster.registrationsBefore(List.of(registration.person()), session.book())
-                                .isEmpty()));
+                                .isEmpty(),
+                        Locale.forLanguageTag(session.offering().front().language())));
     }
 
     private String contact(Session session) {

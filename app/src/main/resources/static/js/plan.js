@@ -30,6 +30,7 @@ export function start() {
   const field = document.querySelector(".plan-add [name=when]");
   document.querySelector("[data-plan-hint]").hidden = false;
   drawing.addEventListener("click", (event) => {
+    if (event.target.closest("a")) return;
     const { left, width } = drawing.getBoundingClientRect();
     const x = (event.clientX - left) / width * drawing.viewBox.baseVal.width;
     field.value = x > END ? "1 day after, to those who attended" : x > START ? "5 min after the start, to those not in" : before(x);

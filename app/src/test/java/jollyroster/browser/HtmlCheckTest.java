@@ -125,6 +125,27 @@ class HtmlCheckTest {
         assertThat(check(files)).isEmpty();
     }
 
+    @Test
+    void nor_in_any_kind_of_email() throws IOException, InterruptedException {
+        Browserless organiser = new Browserless(port).signIn();
+        List<String> files = new ArrayList<>();
+        for (String page :
+                List.of("/desk/outbox?show=sent", "/desk/outbox?show=planned", "/desk/outbox?show=sent&page=2")) {
+            for (String message : organiser
+                    .get(page)
+                    .document()
+                    .select(".sending a[href^=/desk/outbox/]")
+                    .eachAttr("href")) {
+                Browserless.Page mail = organiser.get(message + "/body.html");
+                if (mail.status() == 200 && !mail.response().body().isEmpty() && !message.contains("?")) {
+                    files.add(keep(message, mail));
+                }
+            }
+        }
+        assertThat(files).hasSizeGreaterThan(20);
+        assertThat(check(files)).isEmpty();
+    }
+
     private String keep(String page, Browserless.Page shown) throws IOException {
         Path file = folder.resolve(page.replaceAll("[^a-z0-9]+", "_") + ".html");
         return Files.writeString(file, shown.response().body()).toString();

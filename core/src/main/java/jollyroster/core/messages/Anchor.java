@@ -64,6 +64,12 @@ public enum Anchor {
     UNPAID,
     /** Some time before the start, for the organiser, while the session is short of its minimum. */
     SHORT,
+    /** Somebody is invited. */
+    INVITED,
+    /** Somebody who is invited and has not answered is asked once more. */
+    INVITED_AGAIN,
+    /** There is no room for somebody who asked to come. */
+    NO_ROOM,
     /** The organiser writes to people on a session. */
     WRITTEN,
     /** Nothing about a session: a letter to the team. */
@@ -79,6 +85,9 @@ public enum Anchor {
     /** The answers beside which a plan can have a text; the e-mail goes anyway. */
     public static final Set<Anchor> TEXTED = Collections.unmodifiableSet(
             EnumSet.of(REGISTERED, WAITLISTED, CALLED_UP, SEATED, CHANGED, CALLED_OFF, RESTORED));
+
+    /** To people who are on no session yet. */
+    public static final Set<Anchor> INVITING = Collections.unmodifiableSet(EnumSet.of(INVITED, INVITED_AGAIN, NO_ROOM));
 
     /** Whether the message answers what just happened; such a message goes at once and minds no quiet hours. */
     public boolean isAnswer() {
