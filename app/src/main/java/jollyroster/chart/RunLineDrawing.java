@@ -27,7 +27,9 @@ final class RunLineDrawing {
                         "viewBox",
                         "0 0 " + PathData.shortest(line.width()) + " "
                                 + PathData.shortest(HEIGHT + ROW * line.clocks().size()))
-                .with("role", "img")
+                .with(
+                        "role",
+                        line.marks().stream().allMatch(mark -> mark.address().isEmpty()) ? "img" : "group")
                 .with(
                         "aria-label",
                         "The messages of this session, its door and its hours on a line of time; in words below")
@@ -96,7 +98,7 @@ final class RunLineDrawing {
             svg.begin("a")
                     .with("href", mark.address())
                     .with("class", "is-" + mark.code())
-                    .with("aria-label", mark.words());
+                    .with("aria-label", mark.label().isEmpty() ? mark.words() : mark.words() + ": " + mark.label());
         } else {
             svg.begin("g").with("class", "is-" + mark.code());
         }

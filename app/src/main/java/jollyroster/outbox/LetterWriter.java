@@ -178,6 +178,11 @@ class LetterWriter {
         values.putAll(claim.given().values());
         values.put("organisation", from.organisation());
         Templates.Body body = claim.kind().map(templates::of).orElseGet(() -> templates.compile(claim.body()));
+        Optional<Wordings.Words> worded = claim.kind()
+                .flatMap(kind -> wordings.ofLetter(kind, claim.given().number("offering")));
+        if (worded.isPresent()) {
+            return worded(claim, worded.get(), from, values, now);
+        }
         boolean written =
                 claim.kind().filter(kind -> kind == LetterKind.REHEARSED).isPresent();
         return new Letter(

@@ -26,6 +26,8 @@ class MailPage {
     String of(String title, String preheader, String html, Locale language) {
         Organisation ours = organisation.organisation();
         return page.execute(Map.of(
+                "language",
+                language.toLanguageTag(),
                 "title",
                 title,
                 "preheader",

@@ -134,7 +134,7 @@ class HtmlCheckTest {
             for (String message : organiser
                     .get(page)
                     .document()
-                    .select(".sending a[href^=/desk/outbox/]")
+                    .select(".sending a[href*=/desk/outbox/]")
                     .eachAttr("href")) {
                 Browserless.Page mail = organiser.get(message + "/body.html");
                 if (mail.status() == 200 && !mail.response().body().isEmpty() && !message.contains("?")) {

@@ -161,6 +161,9 @@ class PlainVisitTest {
             page.keyboard().press("Tab");
             page.keyboard().type("keziah@keys.example");
             page.keyboard().press("Tab");
+            page.keyboard().type("+1 902 555 0177");
+            page.keyboard().press("Tab");
+            page.keyboard().press("Space");
             page.keyboard().press("Tab");
             page.keyboard().press("ArrowDown");
             page.keyboard().press("Tab");

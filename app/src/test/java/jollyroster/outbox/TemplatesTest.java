@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import jollyroster.core.messages.Anchor;
 import jollyroster.core.messages.TemplateText;
 import org.junit.jupiter.api.Test;
@@ -105,9 +106,12 @@ class TemplatesTest {
 
     @Test
     void every_name_is_explained_and_every_text_that_ships_is_without_fault() {
+        assertThat(LetterNames.INVITED.keySet()).isEqualTo(LetterWriter.SAMPLE_INVITED.keySet());
         assertThat(LetterNames.WORDS.keySet()).containsExactlyInAnyOrderElementsOf(LetterWriter.names());
         for (Anchor anchor : LetterNames.MESSAGES) {
-            assertThat(TemplateText.problems(new Templates().source(anchor), LetterWriter.names()))
+            Set<String> names =
+                    Anchor.INVITING.contains(anchor) ? LetterWriter.SAMPLE_INVITED.keySet() : LetterWriter.names();
+            assertThat(TemplateText.problems(new Templates().source(anchor), names))
                     .as(anchor.name())
                     .isEmpty();
         }
