@@ -10,6 +10,8 @@ import jollyroster.core.readiness.Finding;
 import jollyroster.outbox.LetterCheck;
 import jollyroster.outbox.NamedTextQueries;
 import jollyroster.outbox.WordingQueries;
+import jollyroster.platform.Remembered;
+import jollyroster.platform.TableChanges;
 import jollyroster.programme.HostQueries.Host;
 import org.springframework.stereotype.Component;
 
@@ -22,8 +24,15 @@ class WordFindings {
     private final LetterCheck letters;
     private final NamedTextQueries texts;
     private final HostQueries hosts;
+    private final Remembered<Integer, Map<Long, Set<String>>> used;
 
-    WordFindings(WordingQueries wordings, LetterCheck letters, NamedTextQueries texts, HostQueries hosts) {
+    WordFindings(
+            WordingQueries wordings,
+            LetterCheck letters,
+            NamedTextQueries texts,
+            HostQueries hosts,
+            TableChanges changes) {
+        this.used = new Remembered<>(changes, 1, "wording");
         this.wordings = wordings;
         this.letters = letters;
         this.texts = texts;
@@ -32,6 +41,10 @@ class WordFindings {
 
     /** The names of other things that words use, by whose words they are. */
     private Map<Long, Set<String>> used() {
+        return used.get(0, any -> readUsed());
+    }
+
+    private Map<Long, Set<String>> readUsed() {
         return wordings.current().values().stream()
                 .collect(Collectors.groupingBy(
                         version -> version.of().offering(),
