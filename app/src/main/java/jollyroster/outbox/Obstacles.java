@@ -17,6 +17,9 @@ import org.springframework.stereotype.Component;
 @Component
 class Obstacles {
 
+    /** Of a letter to many: whether somebody had cancelled when it was written. */
+    static final String GONE = "gone";
+
     private final Attendances attendances;
     private final AgreementQueries agreements;
     private final AnswersGiven answers;
@@ -36,6 +39,10 @@ class Obstacles {
         if (claim.channel() == Channel.TEXT
                 && agreements.numberFor(claim.registration()).isEmpty()) {
             return Reasons.of(MessagePlan.Reason.NO_TEXTS);
+        }
+        boolean toMany = claim.given().number("mailing") > 0;
+        if (toMany && !claim.given().is(GONE) && facts.standing() == Letters.Standing.GONE) {
+            return "was cancelled meanwhile";
         }
         if (!isAmong(claim, facts)) {
             return "is not among those it goes to";

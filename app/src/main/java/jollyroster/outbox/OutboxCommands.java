@@ -241,10 +241,11 @@ public class OutboxCommands {
         insert(List.of(written(to, String.valueOf(now.toEpochMilli()), subject, body, now, now)));
     }
 
-    /** The same as one of a letter to many, which each gets once. */
-    public void written(Recipient to, String subject, String body, long mailing, Instant due, Instant now) {
+    /** The same as one of a letter to many, which each gets once. @param gone whether they have cancelled, and are written to all the same */
+    public void written(
+            Recipient to, String subject, String body, long mailing, boolean gone, Instant due, Instant now) {
         MessageRecord row = written(to, "mailing-" + mailing, subject, body, due, now);
-        row.setGiven(Facts.of("mailing", mailing).json());
+        row.setGiven(Facts.of("mailing", mailing).and(Obstacles.GONE, gone).json());
         row.setMailingId(mailing);
         insert(List.of(row));
     }

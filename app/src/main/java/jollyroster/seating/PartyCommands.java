@@ -45,14 +45,22 @@ class PartyCommands {
         return addressed(session, REGISTRATION.ID.in(registrations));
     }
 
+    /** Those of these registrations that are or were on a session, whatever became of them. */
+    List<Addressed> whateverBecame(long session, Collection<Long> registrations) {
+        return read(session, REGISTRATION.ID.in(registrations));
+    }
+
     private List<Addressed> addressed(long session, Condition which) {
+        return read(session, REGISTRATION.STATE.in(SeatCommands.ACTIVE).and(which));
+    }
+
+    private List<Addressed> read(long session, Condition which) {
         return writes.sql()
                 .select(REGISTRATION.asterisk(), PERSON.EMAIL)
                 .from(REGISTRATION)
                 .join(PERSON)
                 .on(PERSON.ID.eq(REGISTRATION.PERSON_ID))
                 .where(REGISTRATION.SESSION_ID.eq(session))
-                .and(REGISTRATION.STATE.in(SeatCommands.ACTIVE))
                 .and(which)
                 .orderBy(REGISTRATION.ID)
                 .fetch(r -> new Addressed(r.into(REGISTRATION), r.get(PERSON.EMAIL)));

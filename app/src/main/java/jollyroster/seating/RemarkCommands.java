@@ -94,12 +94,13 @@ public class RemarkCommands {
     public int mail(long session, Collection<Long> registrations, Mailed letter, Actor actor) {
         actor.requireOrganiser();
         Session book = programme.session(session).orElseThrow();
-        List<PartyCommands.Addressed> people = parties.addressed(book.id(), registrations);
+        List<PartyCommands.Addressed> people = parties.whateverBecame(book.id(), registrations);
         people.forEach(p -> outbox.written(
                 Recipients.one(book, p.registration(), p.email()),
                 letter.subject(),
                 letter.body(),
                 letter.mailing(),
+                !SeatCommands.ACTIVE.contains(p.registration().getState()),
                 letter.due(),
                 clock.instant()));
         if (!people.isEmpty()) {

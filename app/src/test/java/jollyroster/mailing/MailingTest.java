@@ -23,6 +23,7 @@ import jollyroster.outbox.OutboxQueries;
 import jollyroster.outbox.OutboxQueries.Item;
 import jollyroster.outbox.OutboxWorker;
 import jollyroster.outbox.SentMail;
+import jollyroster.seating.ChangeSeatCommands;
 import jollyroster.seating.RegistrationCommands;
 import jollyroster.seating.RemarkCommands;
 import jollyroster.standin.TrayQueries;
@@ -41,6 +42,9 @@ class MailingTest {
 
     @Autowired
     RegistrationCommands roster;
+
+    @Autowired
+    ChangeSeatCommands changes;
 
     @Autowired
     MailingPeople people;
@@ -142,6 +146,26 @@ class MailingTest {
         organiser.post(
                 "/desk/letters", "/desk/letters/" + mailings.latest(1).get(0).id() + "/take-back", Map.of());
         assertThat(organiser.warnedOn("/desk/letters")).anyMatch(said -> said.startsWith("Nothing was left"));
+    }
+
+    @Test
+    void whoever_cancels_before_it_leaves_does_not_get_it() {
+        write(Map.of("act", "SEND"));
+        Item kofi = letters().stream()
+                .filter(item -> item.recipient().startsWith("kofi"))
+                .findFirst()
+                .orElseThrow();
+        changes.cancel(kofi.registration(), "", Saltmarrow.self(kofi.registration()));
+        clock.windOn(Duration.ofMinutes(5));
+        post.sendDue();
+        assertThat(letters())
+                .extracting(Item::state)
+                .containsExactlyInAnyOrder(MessageState.SENT, MessageState.WITHDRAWN);
+        write(Map.of("act", "SEND", "state", "CANCELLED", "subject", "We miss you"));
+        clock.windOn(Duration.ofMinutes(5));
+        post.sendDue();
+        assertThat(tray.latestTo("kofi.brannigan@crew.example").orElseThrow().subject())
+                .isEqualTo("We miss you");
     }
 
     @Test
