@@ -157,7 +157,11 @@ class MailingController {
                 : file.stream().filter(one -> !one.isEmpty()).toList();
         List<MailingPeople.Chosen> chosen = people.of(form);
         Optional<Instant> due = due(form);
-        Optional<String> problem = problem(form, chosen, due, sent, act);
+        List<MailingFile> files = files(sent);
+        Optional<String> problem = problem(form, chosen, due, sent, act)
+                .or(() -> files.size() < sent.size()
+                        ? Optional.of("a file is none of those that can go along, or not what its name says.")
+                        : Optional.empty());
         flash.addFlashAttribute("form", form);
         if (problem.isPresent()) {
             flash.addFlashAttribute("warned", "Not sent: " + problem.get());
@@ -171,7 +175,7 @@ class MailingController {
             flash.addFlashAttribute("said", tests.send(form, chosen.get(0), actor));
             return "redirect:/desk/letters";
         }
-        return send(form, chosen, due.orElseThrow(), files(sent), flash, actor);
+        return send(form, chosen, due.orElseThrow(), files, flash, actor);
     }
 
     private static String counted(List<MailingPeople.Chosen> chosen) {

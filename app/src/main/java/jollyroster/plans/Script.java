@@ -32,6 +32,8 @@ record Script(
         @Nullable String start) {
 
     private static final int LONGEST_NAME = 60;
+    private static final int EARLIEST_YEAR = 2000;
+    private static final int LATEST_YEAR = 2199;
     private static final int MOST_EVENTS = 8;
     private static final int USUAL_HOURS = 48;
     private static final int FARTHEST_HOURS = 24 * 365;
@@ -95,9 +97,10 @@ record Script(
     /** When the session is to begin, on its own clock; empty for its next date, or where it cannot be read. */
     Optional<LocalDateTime> beginning() {
         try {
-            return start == null || start.isBlank()
-                    ? Optional.empty()
-                    : Optional.of(LocalDateTime.parse(start.strip()));
+            return Optional.ofNullable(start)
+                    .filter(said -> !said.isBlank())
+                    .map(said -> LocalDateTime.parse(said.strip()))
+                    .filter(at -> at.getYear() >= EARLIEST_YEAR && at.getYear() <= LATEST_YEAR);
         } catch (DateTimeParseException unreadable) {
             return Optional.empty();
         }
