@@ -45,7 +45,7 @@ public class Calendars {
     /** A feed or a file of sessions to look at (METHOD:PUBLISH, RFC 5546), held by the organisation. */
     public String publish(String name, List<CalendarEntry> entries) {
         Organisation ours = organisation.organisation();
-        return publish(name, organiser(ours), entries, clock.instant());
+        return CalendarForm.publish(name, organiser(ours), entries, clock.instant());
     }
 
     private static CalendarOrganiser organiser(Organisation ours) {
@@ -54,6 +54,11 @@ public class Calendars {
 
     /** @param now when the object is made, which is what DTSTAMP says beside a METHOD (RFC 5545, 3.8.7.2) */
     static String publish(String name, CalendarOrganiser organiser, List<CalendarEntry> entries, Instant now) {
+        return FoldedLines.of(published(name, organiser, entries, now));
+    }
+
+    /** The same in lines of any length. */
+    static String published(String name, CalendarOrganiser organiser, List<CalendarEntry> entries, Instant now) {
         ICalendar calendar = new ICalendar();
         calendar.setProductId(PRODUCT);
         calendar.setMethod(Method.publish());
@@ -77,7 +82,7 @@ public class Calendars {
             event.addAttendee(new Attendee(name.isEmpty() ? null : name, email));
             calendar.addEvent(event);
         }
-        return write(calendar, entries);
+        return FoldedLines.of(write(calendar, entries));
     }
 
     /** An invitation to one person, who can reply (METHOD:REQUEST, RFC 5546). */
@@ -112,7 +117,7 @@ public class Calendars {
         attendee.setRsvp(true);
         event.addAttendee(attendee);
         calendar.addEvent(event);
-        return write(calendar, List.of(entry));
+        return FoldedLines.of(write(calendar, List.of(entry)));
     }
 
     private static VEvent event(CalendarEntry entry, CalendarOrganiser organiser, Instant now) {
@@ -170,6 +175,6 @@ public class Calendars {
         } catch (IOException neverInMemory) {
             throw new UncheckedIOException(neverInMemory);
         }
-        return FoldedLines.of(text.toString());
+        return text.toString();
     }
 }

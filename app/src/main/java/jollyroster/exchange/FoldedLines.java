@@ -1,7 +1,5 @@
 package jollyroster.exchange;
 
-import java.nio.charset.StandardCharsets;
-
 /**
  * Content lines of no more than 75 octets, without the line break (RFC 5545, section 3.1). A character is never split, and
  * no line is folded before a space, which some programs take for part of the fold.
@@ -35,8 +33,14 @@ final class FoldedLines {
         to.append(line, from, line.length());
     }
 
+    /** Of a text in UTF-8. */
     private static int octets(String line, int from, int to) {
-        return line.substring(from, to).getBytes(StandardCharsets.UTF_8).length;
+        int octets = 0;
+        for (int i = from; i < to; i++) {
+            char c = line.charAt(i);
+            octets += c < 0x80 ? 1 : c < 0x800 || Character.isSurrogate(c) ? 2 : 3;
+        }
+        return octets;
     }
 
     /** As many characters as fit, ending so that no space comes next where there is anything else to end before. */

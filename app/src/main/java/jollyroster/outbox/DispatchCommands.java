@@ -155,6 +155,24 @@ class DispatchCommands {
         }
     }
 
+    /** Keeps that these have gone, all at once. */
+    @Transactional
+    void sent(List<HandedOver.Taken> taken) {
+        writes.sql()
+                .batch(taken.stream()
+                        .map(one -> writes.sql()
+                                .update(MESSAGE)
+                                .set(MESSAGE.STATE, MessageState.SENT.name())
+                                .set(MESSAGE.REASON, "")
+                                .set(MESSAGE.ATTEMPTS, MESSAGE.ATTEMPTS.plus(1))
+                                .set(MESSAGE.DONE_AT, one.at())
+                                .set(MESSAGE.SUBJECT, one.subject())
+                                .where(MESSAGE.MESSAGE_KEY.eq(one.key()))
+                                .and(MESSAGE.STATE.eq(MessageState.SENDING.name())))
+                        .toList())
+                .execute();
+    }
+
     /** The same, with a copy of it as it was handed to the mail server. */
     @Transactional
     void sent(Claim claim, Letter letter, Instant now) {

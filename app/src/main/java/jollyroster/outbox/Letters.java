@@ -14,11 +14,20 @@ import jollyroster.exchange.CalendarEntry;
 public interface Letters {
 
     /**
-     * The facts as they are now, or empty when there is no such registration.
+     * What a letter is about.
      *
-     * @param session the date the letter is about; for a registration on a whole series one of its dates
+     * @param session the date it is about; for a registration on a whole series one of its dates
      */
-    Optional<Facts> facts(long registration, long session);
+    record Asked(long registration, long session) {}
+
+    /** The facts as they are now; without those where there is no such registration. */
+    Map<Asked, Facts> facts(Collection<Asked> asked);
+
+    /** The same of one. */
+    default Optional<Facts> facts(long registration, long session) {
+        Asked one = new Asked(registration, session);
+        return Optional.ofNullable(facts(List.of(one)).get(one));
+    }
 
     /** Who writes. */
     Sender sender();

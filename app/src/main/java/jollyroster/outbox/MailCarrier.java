@@ -2,7 +2,6 @@ package jollyroster.outbox;
 
 import java.time.Instant;
 import java.util.Optional;
-import java.util.concurrent.ExecutionException;
 import jollyroster.core.messages.Channel;
 import jollyroster.platform.OutsideService;
 import org.springframework.beans.factory.annotation.Qualifier;
@@ -17,13 +16,16 @@ class MailCarrier implements Carrier {
     private final LetterWriter writer;
     private final Letters letters;
     private final DispatchCommands dispatch;
+    private final HandedOver handedOver;
 
     MailCarrier(
             @Qualifier("mailServer") OutsideService server,
             MailChannel mail,
             LetterWriter writer,
             Letters letters,
-            DispatchCommands dispatch) {
+            DispatchCommands dispatch,
+            HandedOver handedOver) {
+        this.handedOver = handedOver;
         this.server = server;
         this.mail = mail;
         this.writer = writer;
@@ -41,19 +43,18 @@ class MailCarrier implements Carrier {
         return server;
     }
 
+    /** What only the tray takes is noted in a file first: it is so fast that the store would set the pace. */
     @Override
-    public void carry(DispatchCommands.Claim claim, Optional<Letters.Facts> facts, Instant now)
-            throws OutsideService.NoAnswer, ExecutionException {
+    public Parcel write(DispatchCommands.Claim claim, Optional<Letters.Facts> facts, Instant now) {
         Letter letter = facts.map(known -> writer.about(claim, known, now))
                 .orElseGet(() -> writer.standing(claim, letters.sender(), now));
-        server.call(() -> {
+        return () -> {
             mail.deliver(letter);
-            return letter;
-        });
-        if (mail.reachesPeople()) {
-            dispatch.sent(claim, letter, now);
-        } else {
-            dispatch.sent(claim, letter.subject(), now);
-        }
+            if (mail.reachesPeople()) {
+                dispatch.sent(claim, letter, now);
+            } else {
+                handedOver.note(new HandedOver.Taken(claim.key(), letter.subject(), now));
+            }
+        };
     }
 }

@@ -3,8 +3,10 @@ package jollyroster.outbox;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ExecutionException;
+import java.util.stream.Collectors;
 import jollyroster.core.messages.Anchor;
 import jollyroster.platform.NotDelivered;
 import jollyroster.platform.OutsideService;
@@ -16,19 +18,22 @@ import org.springframework.stereotype.Component;
 
 /**
  * Sends what is due, one message after another, each channel as long as its service answers. A message is claimed, handed over, then
- * settled; if the process dies in between, only the message in hand may go twice, and it carries the same name.
+ * settled; if the process dies in between, only the message in hand may go twice, and it carries the same name. While a service takes some,
+ * the next are written.
  */
 @Component
 public class OutboxWorker {
 
     private static final Logger LOG = LoggerFactory.getLogger(OutboxWorker.class);
-    private static final int BATCH = 100;
+    private static final int BATCH = 50;
     private final List<Carrier> carriers;
     private final DispatchCommands dispatch;
     private final DepartureQueries departures;
     private final Letters letters;
     private final Obstacles obstacles;
+    private final HandedOver handedOver;
     private final Clock clock;
+    private boolean recovered;
 
     OutboxWorker(
             List<Carrier> carriers,
@@ -36,7 +41,9 @@ public class OutboxWorker {
             DepartureQueries departures,
             Letters letters,
             Obstacles obstacles,
+            HandedOver handedOver,
             Clock clock) {
+        this.handedOver = handedOver;
         this.carriers = List.copyOf(carriers);
         this.dispatch = dispatch;
         this.departures = departures;
@@ -45,9 +52,18 @@ public class OutboxWorker {
         this.clock = clock;
     }
 
-    /** Takes up what a process that died had claimed. */
+    /** Before anything else is claimed, whoever comes first. */
     @EventListener(ApplicationReadyEvent.class)
-    void recover() {
+    synchronized void recover() {
+        if (!recovered) {
+            takeUp();
+            recovered = true;
+        }
+    }
+
+    /** Takes up what a process that died had claimed; what it had handed over by then is sent. */
+    synchronized void takeUp() {
+        keep();
         int found = dispatch.releaseClaims();
         if (found > 0) {
             LOG.info("{} messages were on their way when the program stopped; they go again.", found);
@@ -56,15 +72,92 @@ public class OutboxWorker {
 
     /** Sends everything that is due now, unless its service is out. @return how many messages were taken */
     public synchronized int sendDue() {
+        recover();
+        keep();
         return carriers.stream().mapToInt(this::sendDue).sum();
     }
 
+    /** Keeps what was handed over as sent. */
+    private void keep() {
+        List<HandedOver.Taken> taken = handedOver.open();
+        if (!taken.isEmpty()) {
+            dispatch.sent(taken);
+            handedOver.kept(taken);
+        }
+    }
+
+    /** While some are handed over the next are written. */
     private int sendDue(Carrier by) {
         int sent = 0;
-        for (List<DispatchCommands.Claim> batch = claimed(by); !batch.isEmpty(); batch = claimed(by)) {
-            sent += send(by, batch);
+        List<Round.Ready> batch = written(by);
+        while (!batch.isEmpty()) {
+            Round round = new Round(batch, claim -> writtenAnew(by, claim));
+            Optional<OutsideService.Course<Boolean>> course = begun(by, round);
+            List<Round.Ready> next = course.isPresent() ? written(by) : List.of();
+            sent += course.map(under -> ended(by, round, under)).orElse(0);
+            batch = unlessResting(by, next);
         }
         return sent;
+    }
+
+    private List<Round.Ready> unlessResting(Carrier by, List<Round.Ready> batch) {
+        if (batch.isEmpty() || !by.service().isResting()) {
+            return batch;
+        }
+        putBack(by, batch.stream().map(Round.Ready::claim).toList());
+        return List.of();
+    }
+
+    private void putBack(Carrier by, List<DispatchCommands.Claim> claims) {
+        if (!claims.isEmpty()) {
+            dispatch.putBack(claims, "the " + by.service().name() + " did not answer");
+        }
+    }
+
+    private Optional<OutsideService.Course<Boolean>> begun(Carrier by, Round round) {
+        try {
+            return Optional.of(by.service().begin(round, round::done));
+        } catch (OutsideService.NoAnswer busy) {
+            dispatch.putBack(round.rest(0), String.valueOf(busy.getMessage()));
+            return Optional.empty();
+        }
+    }
+
+    /** @return how many were handed over */
+    private int ended(Carrier by, Round round, OutsideService.Course<Boolean> course) {
+        try {
+            course.await();
+        } catch (OutsideService.NoAnswer slow) {
+            LOG.warn("{}", slow.getMessage());
+        } catch (ExecutionException never) {
+            throw new IllegalStateException(never.getCause());
+        } finally {
+            round.stop();
+        }
+        List<Round.Outcome> outcomes = round.outcomes();
+        outcomes.forEach(outcome -> settle(by, outcome));
+        putBack(by, round.rest(outcomes.size()));
+        keep();
+        return (int) outcomes.stream().filter(Round.Outcome::gone).count();
+    }
+
+    private void settle(Carrier by, Round.Outcome outcome) {
+        if (outcome.trouble() instanceof NotDelivered why) {
+            notDelivered(by, outcome.claim(), why);
+        } else if (outcome.trouble() != null) {
+            unwritten(outcome.claim(), outcome.trouble());
+        }
+    }
+
+    /** The next that are due, written; empty when there are none, or none may go. */
+    private List<Round.Ready> written(Carrier by) {
+        List<Round.Ready> written = List.of();
+        for (List<DispatchCommands.Claim> batch = claimed(by);
+                written.isEmpty() && !batch.isEmpty();
+                batch = written.isEmpty() ? claimed(by) : List.of()) {
+            written = written(by, batch);
+        }
+        return written;
     }
 
     private List<DispatchCommands.Claim> claimed(Carrier by) {
@@ -72,60 +165,58 @@ public class OutboxWorker {
         return by.service().isResting() || departures.held().isPresent()
                 ? List.of()
                 : dispatch.claim(
-                        by.channel(), BATCH, now, now.plus(by.service().limit().multipliedBy(BATCH)));
+                        by.channel(), BATCH, now, now.plus(by.service().limit().multipliedBy(3L * BATCH)));
     }
 
-    private int send(Carrier by, List<DispatchCommands.Claim> batch) {
-        int sent = 0;
-        for (int i = 0; i < batch.size(); i++) {
-            if (by.service().isResting()) {
-                dispatch.putBack(
-                        batch.subList(i, batch.size()), "the " + by.service().name() + " did not answer");
-                return sent;
-            }
-            sent += isSent(by, batch.get(i)) ? 1 : 0;
-        }
-        return sent;
-    }
-
-    /** A message that cannot be written fails by itself and holds up no other. */
-    private boolean isSent(Carrier by, DispatchCommands.Claim claim) {
+    /** Where the facts of one cannot be read, each is read by itself. */
+    private List<Round.Ready> written(Carrier by, List<DispatchCommands.Claim> batch) {
         try {
-            return send(by, claim);
+            Map<Letters.Asked, Letters.Facts> facts = letters.facts(batch.stream()
+                    .filter(claim -> claim.anchor() != Anchor.LETTER)
+                    .map(OutboxWorker::asked)
+                    .collect(Collectors.toSet()));
+            return batch.parallelStream()
+                    .flatMap(claim -> written(by, claim, Optional.ofNullable(facts.get(asked(claim)))).stream())
+                    .toList();
         } catch (RuntimeException bad) {
-            LOG.error("Message {} cannot be written: {}", claim.id(), bad.toString());
-            dispatch.failed(claim, "it could not be written", true, clock.instant());
-            return false;
-        }
-    }
-
-    private boolean send(Carrier by, DispatchCommands.Claim claim) {
-        if (claim.anchor() == Anchor.LETTER) {
-            return carry(by, claim, Optional.empty());
-        }
-        Optional<Letters.Facts> facts = letters.facts(claim.registration(), claim.session());
-        String obstacle =
-                facts.map(f -> obstacles.of(claim, f, clock.instant())).orElse("the registration no longer exists");
-        if (!obstacle.isEmpty()) {
-            dispatch.withdraw(claim, obstacle, clock.instant());
-            return false;
-        }
-        return carry(by, claim, facts);
-    }
-
-    private boolean carry(Carrier by, DispatchCommands.Claim claim, Optional<Letters.Facts> facts) {
-        try {
-            by.carry(claim, facts, clock.instant());
-            return true;
-        } catch (OutsideService.NoAnswer slow) {
-            dispatch.putBack(List.of(claim), String.valueOf(slow.getMessage()));
-        } catch (ExecutionException e) {
-            if (!(e.getCause() instanceof NotDelivered why)) {
-                throw new IllegalStateException(e.getCause());
+            if (batch.size() == 1) {
+                unwritten(batch.get(0), bad);
+                return List.of();
             }
-            notDelivered(by, claim, why);
+            return batch.stream()
+                    .flatMap(claim -> written(by, List.of(claim)).stream())
+                    .toList();
         }
-        return false;
+    }
+
+    private static Letters.Asked asked(DispatchCommands.Claim claim) {
+        return new Letters.Asked(claim.registration(), claim.session());
+    }
+
+    private Optional<Round.Ready> writtenAnew(Carrier by, DispatchCommands.Claim claim) {
+        return written(by, List.of(claim)).stream().findFirst();
+    }
+
+    /** A message that cannot be written fails by itself and holds up no other. @return empty when it does not go */
+    private Optional<Round.Ready> written(Carrier by, DispatchCommands.Claim claim, Optional<Letters.Facts> facts) {
+        try {
+            String obstacle = claim.anchor() == Anchor.LETTER
+                    ? ""
+                    : facts.map(f -> obstacles.of(claim, f, clock.instant()))
+                            .orElse("the registration no longer exists");
+            if (obstacle.isEmpty()) {
+                return Optional.of(new Round.Ready(claim, by.write(claim, facts, clock.instant())));
+            }
+            dispatch.withdraw(claim, obstacle, clock.instant());
+        } catch (RuntimeException bad) {
+            unwritten(claim, bad);
+        }
+        return Optional.empty();
+    }
+
+    private void unwritten(DispatchCommands.Claim claim, Exception bad) {
+        LOG.error("Message {} cannot be written: {}", claim.id(), bad.toString());
+        dispatch.failed(claim, "it could not be written", true, clock.instant());
     }
 
     private void notDelivered(Carrier by, DispatchCommands.Claim claim, NotDelivered why) {

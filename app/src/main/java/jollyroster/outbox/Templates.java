@@ -16,7 +16,6 @@ import java.util.Set;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import jollyroster.core.messages.Anchor;
-import jollyroster.platform.Markdown;
 import org.springframework.stereotype.Component;
 
 /**
@@ -73,7 +72,7 @@ class Templates {
         }
 
         String html(Map<String, ?> values) {
-            return Markdown.render(asMarkdown.execute(values));
+            return FilledMarkdown.html(asMarkdown, values);
         }
     }
 

@@ -2,7 +2,6 @@ package jollyroster.outbox;
 
 import java.time.Instant;
 import java.util.Optional;
-import java.util.concurrent.ExecutionException;
 import jollyroster.core.messages.Channel;
 import jollyroster.platform.OutsideService;
 import jollyroster.texting.TextGateway;
@@ -40,11 +39,12 @@ class TextCarrier implements Carrier {
     }
 
     @Override
-    public void carry(DispatchCommands.Claim claim, Optional<Letters.Facts> facts, Instant now)
-            throws OutsideService.NoAnswer, ExecutionException {
+    public Parcel write(DispatchCommands.Claim claim, Optional<Letters.Facts> facts, Instant now) {
         TextWriter.Written text =
                 facts.map(known -> writer.about(claim, known)).orElseGet(() -> writer.standing(claim));
-        String outside = service.call(() -> gateway.send("m" + claim.id(), text.number(), text.words()));
-        dispatch.sent(claim, text, outside, now);
+        return () -> {
+            String outside = gateway.send("m" + claim.id(), text.number(), text.words());
+            dispatch.sent(claim, text, outside, now);
+        };
     }
 }

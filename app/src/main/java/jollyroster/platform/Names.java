@@ -1,10 +1,13 @@
 package jollyroster.platform;
 
 import java.util.Optional;
+import java.util.regex.Pattern;
 import jollyroster.core.intake.Contact;
 
 /** What somebody is called. */
 public final class Names {
+
+    private static final Pattern SPACE = Pattern.compile("\\s");
 
     private Names() {}
 
@@ -19,7 +22,7 @@ public final class Names {
 
     /** By what they are greeted: the first word of the name, without a comma after it. */
     public static String first(String name) {
-        String first = name.strip().split("\\s", 2)[0];
+        String first = SPACE.split(name.strip(), 2)[0];
         return first.length() > 1 && first.endsWith(",") ? first.substring(0, first.length() - 1) : first;
     }
 

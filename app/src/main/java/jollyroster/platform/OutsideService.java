@@ -12,6 +12,7 @@ import java.util.concurrent.SynchronousQueue;
 import java.util.concurrent.ThreadPoolExecutor;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
+import java.util.function.LongSupplier;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -101,24 +102,53 @@ public final class OutsideService {
      * @throws ExecutionException with what the call threw; that is not an outage unless {@link #failed} says so
      */
     public <T> T call(Callable<T> work) throws NoAnswer, ExecutionException {
-        Future<T> answer;
+        return begin(work, () -> 0).await();
+    }
+
+    /**
+     * Begins work that is many calls, one after another; each of them may take as long as a call.
+     *
+     * @param done how many have come to an end
+     */
+    public <T> Course<T> begin(Callable<T> work, LongSupplier done) throws NoAnswer {
         try {
-            answer = threads.submit(work);
+            return new Course<>(threads.submit(work), done);
         } catch (RejectedExecutionException tooMany) {
             throw new NoAnswer("too many calls to the " + name + " are under way");
         }
-        try {
-            T result = answer.get(limit.toMillis(), TimeUnit.MILLISECONDS);
-            answered();
-            return result;
-        } catch (TimeoutException slow) {
-            answer.cancel(true);
-            failed();
-            throw new NoAnswer("the " + name + " did not answer");
-        } catch (InterruptedException stopping) {
-            answer.cancel(true);
-            Thread.currentThread().interrupt();
-            throw new NoAnswer("the program was stopped meanwhile");
+    }
+
+    /** Calls under way. */
+    public final class Course<T> {
+        private final Future<T> answer;
+        private final LongSupplier done;
+
+        private Course(Future<T> answer, LongSupplier done) {
+            this.answer = answer;
+            this.done = done;
+        }
+
+        /** @throws NoAnswer if one of them does not answer within the limit; what is under way is broken off */
+        public T await() throws NoAnswer, ExecutionException {
+            try {
+                for (long ended = done.getAsLong(); ; ended = done.getAsLong()) {
+                    try {
+                        T result = answer.get(limit.toMillis(), TimeUnit.MILLISECONDS);
+                        answered();
+                        return result;
+                    } catch (TimeoutException slow) {
+                        if (done.getAsLong() == ended) {
+                            answer.cancel(true);
+                            failed();
+                            throw new NoAnswer("the " + name + " did not answer");
+                        }
+                    }
+                }
+            } catch (InterruptedException stopping) {
+                answer.cancel(true);
+                Thread.currentThread().interrupt();
+                throw new NoAnswer("the program was stopped meanwhile");
+            }
         }
     }
 

@@ -2,10 +2,12 @@ package jollyroster.seating;
 
 import java.util.Collection;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import jollyroster.core.door.LinkTokens.Link;
@@ -60,16 +62,46 @@ public class RosterLetters implements Letters {
     }
 
     @Override
-    public Optional<Facts> facts(long id, long about) {
-        return roster.registration(id)
-                .flatMap(registration -> programme
-                        .session(about)
-                        .filter(session -> session.book() == registration.session())
-                        .or(() -> programme.session(registration.session()))
-                        .map(session -> facts(registration, session)));
+    public Map<Asked, Facts> facts(Collection<Asked> asked) {
+        Map<Long, Registration> registrations =
+                roster.registrations(asked.stream().map(Asked::registration).collect(Collectors.toSet()));
+        Set<Long> knownBefore = before(registrations.values());
+        Map<Asked, Facts> facts = new HashMap<>();
+        for (Asked one : asked) {
+            Registration registration = registrations.get(one.registration());
+            if (registration != null) {
+                session(one, registration)
+                        .ifPresent(session ->
+                                facts.put(one, facts(registration, session, !knownBefore.contains(registration.id()))));
+            }
+        }
+        return facts;
     }
 
-    private Facts facts(Registration registration, Session session) {
+    /** Which of these are not the only one of their person. */
+    private Set<Long> before(Collection<Registration> registrations) {
+        Set<Long> before = new HashSet<>();
+        registrations.stream()
+                .collect(Collectors.groupingBy(Registration::session))
+                .forEach((book, all) -> {
+                    Map<Long, Integer> others = roster.registrationsBefore(
+                            all.stream().map(Registration::person).toList(), book);
+                    all.stream()
+                            .filter(one -> others.containsKey(one.person()))
+                            .map(Registration::id)
+                            .forEach(before::add);
+                });
+        return before;
+    }
+
+    private Optional<Session> session(Asked asked, Registration registration) {
+        return programme
+                .session(asked.session())
+                .filter(session -> session.book() == registration.session())
+                .or(() -> programme.session(registration.session()));
+    }
+
+    private Facts facts(Registration registration, Session session, boolean firstTime) {
         Link link = new Link(registration.id(), registration.generation());
         List<Session> dates = programme.datesOf(session);
         List<HostQueries.Host> leaders = hosts.of(session);
@@ -111,8 +143,7 @@ public class RosterLetters implements Letters {
                         leaders.stream().map(HostQueries.Host::id).toList(),
                         HostQueries.names(leaders, session.offering().hostName()),
                         session.offering().bring(),
-                        roster.registrationsBefore(List.of(registration.person()), session.book())
-                                .isEmpty(),
+                        firstTime,
                         Locale.forLanguageTag(session.offering().front().language())));
     }
 

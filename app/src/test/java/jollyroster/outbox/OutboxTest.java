@@ -153,7 +153,7 @@ class OutboxTest {
         long id = register(saltmarrow.publish(seats(8)), "Anneke Merrow");
         String key = claimOf(id).key();
         assertThat(worker.sendDue()).isZero();
-        worker.recover();
+        worker.takeUp();
         worker.sendDue();
         assertThat(tray.byKey(key).orElseThrow().messageId()).isEqualTo("<" + key + "@localhost>");
     }
