@@ -30,10 +30,48 @@ final class Cast {
 
     private Cast() {}
 
-    /** Somebody of one's own. @param hours before the start at which they register */
-    record Own(String name, String zone, int hours) {
+    /** What somebody does. */
+    enum Doing {
+        ATTENDS("attends", true, Verdict.ATTENDED),
+        PART("leaves early", true, Verdict.PART),
+        ABSENT("does not come", true, Verdict.ABSENT),
+        WAITS("waits", false, Verdict.ABSENT);
 
-        static final Own NOBODY = new Own("", "", 0);
+        private final String words;
+        private final boolean seated;
+        private final Verdict was;
+
+        Doing(String words, boolean seated, Verdict was) {
+            this.words = words;
+            this.seated = seated;
+            this.was = was;
+        }
+
+        public String words() {
+            return words;
+        }
+
+        static Doing of(String code) {
+            return Stream.of(values())
+                    .filter(one -> one.name().equals(code))
+                    .findFirst()
+                    .orElse(ATTENDS);
+        }
+
+        private static Doing of(Player player) {
+            return player.seated()
+                    ? Stream.of(values())
+                            .filter(one -> one.was == player.was())
+                            .findFirst()
+                            .orElseThrow()
+                    : WAITS;
+        }
+    }
+
+    /** Somebody of one's own. @param hours before the start at which they register */
+    record Own(String name, String zone, int hours, Doing doing) {
+
+        static final Own NOBODY = new Own("", "", 0, Doing.ATTENDS);
 
         Optional<ZoneId> clock() {
             return Times.zone(zone);
@@ -47,37 +85,28 @@ final class Cast {
                 .distinct()
                 .toList();
         List<Player> cast = new ArrayList<>(List.of(
-                player("Wren Skerry", zones.get(0), start, Duration.ofDays(14), true, Verdict.ATTENDED),
-                player("Teo Vance", zones.get(1), start, Duration.ofDays(5), true, Verdict.PART),
-                player("Mei Harrow", zones.get(2), start, Duration.ofDays(3), true, Verdict.ABSENT),
-                player("Aroha Pike", zones.get(3), start, Duration.ofHours(30), true, Verdict.ATTENDED),
-                player("Dag Strand", zones.get(4), start, Duration.ofMinutes(90), true, Verdict.ATTENDED),
-                player("Prem Kestrel", zones.get(5), start, Duration.ofDays(6), false, Verdict.ABSENT)));
+                player("Wren Skerry", zones.get(0), start, Duration.ofDays(14), Doing.ATTENDS),
+                player("Teo Vance", zones.get(1), start, Duration.ofDays(5), Doing.PART),
+                player("Mei Harrow", zones.get(2), start, Duration.ofDays(3), Doing.ABSENT),
+                player("Aroha Pike", zones.get(3), start, Duration.ofHours(30), Doing.ATTENDS),
+                player("Dag Strand", zones.get(4), start, Duration.ofMinutes(90), Doing.ATTENDS),
+                player("Prem Kestrel", zones.get(5), start, Duration.ofDays(6), Doing.WAITS)));
         own.clock()
                 .ifPresent(zone -> cast.add(player(
                         own.name().isEmpty() ? "You" : Text.oneLine(own.name(), LONGEST_NAME),
                         zone,
                         start,
                         Duration.ofHours(Math.max(0, Math.min(FARTHEST_HOURS, own.hours()))),
-                        true,
-                        Verdict.ATTENDED)));
+                        own.doing())));
         return List.copyOf(cast);
     }
 
-    private static Player player(
-            String name, ZoneId zone, Instant start, Duration before, boolean seated, Verdict was) {
-        return new Player(name, zone, start.minus(before), seated, was, was == Verdict.ATTENDED);
+    private static Player player(String name, ZoneId zone, Instant start, Duration before, Doing doing) {
+        return new Player(name, zone, start.minus(before), doing.seated, doing.was, doing.was == Verdict.ATTENDED);
     }
 
     /** What somebody does, in words. */
     static String doing(Player player) {
-        if (!player.seated()) {
-            return "waits";
-        }
-        return switch (player.was()) {
-            case ATTENDED -> "attends";
-            case PART -> "leaves early";
-            case ABSENT -> "does not come";
-        };
+        return Doing.of(player).words();
     }
 }

@@ -103,6 +103,7 @@ class RehearsalController {
         model.addAttribute("choices", choices());
         model.addAttribute("cast", run.cast().stream().map(Player::name).toList());
         model.addAttribute("own", script.own());
+        model.addAttribute("doings", Cast.Doing.values());
         model.addAttribute("start", script.beginning().map(String::valueOf).orElse(""));
         model.addAttribute("zones", Times.ZONES_OFFERED);
         model.addAttribute(

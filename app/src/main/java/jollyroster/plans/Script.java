@@ -21,6 +21,7 @@ import org.springframework.web.util.UriComponentsBuilder;
  * @param name of somebody of one's own
  * @param zone their clock
  * @param hours before the start at which they register
+ * @param does what becomes of them
  * @param start when the session is to begin, {@code 2027-03-16T19:00} on its clock; empty for its next date
  * @param event what happens, each as {@code CANCELS:1:48:0}: what, to whom, hours before the start, days
  */
@@ -28,6 +29,7 @@ record Script(
         @Nullable String name,
         @Nullable String zone,
         @Nullable Integer hours,
+        @Nullable String does,
         @Nullable List<String> event,
         @Nullable String start) {
 
@@ -47,7 +49,8 @@ record Script(
         return new Cast.Own(
                 Text.oneLine(name == null ? "" : name, LONGEST_NAME),
                 zone == null ? "" : zone,
-                hours == null ? USUAL_HOURS : hours);
+                hours == null ? USUAL_HOURS : hours,
+                Cast.Doing.of(does == null ? "" : does));
     }
 
     List<Said> said() {
@@ -84,7 +87,7 @@ record Script(
         if (more.size() < MOST_EVENTS) {
             more.add(kind.name() + ":" + who + ":" + Math.max(0, Math.min(FARTHEST_HOURS, ahead)) + ":" + days);
         }
-        return new Script(name, zone, hours, more, start);
+        return new Script(name, zone, hours, does, more, start);
     }
 
     private List<String> codes(int without) {
@@ -117,7 +120,8 @@ record Script(
         UriComponentsBuilder at = UriComponentsBuilder.fromPath("/desk/offerings/" + offering + "/rehearsal")
                 .queryParam("name", "{name}")
                 .queryParam("zone", "{zone}")
-                .queryParam("hours", own.hours());
+                .queryParam("hours", own.hours())
+                .queryParam("does", own.doing());
         beginning().ifPresent(begins -> at.queryParam("start", begins));
         codes(without).forEach(code -> at.queryParam("event", code));
         return at.encode().buildAndExpand(own.name(), own.zone()).toUriString();

@@ -108,6 +108,15 @@ class RehearsalOverHttpTest {
         assertThat(lane(run, "Ola")).first().asString().isEqualTo("Tue 23 Mar 02:30 Confirmation");
         assertThat(run.select(".score .who").eachText()).contains("<b>\"Ola\"");
         assertThat(run.select(".margin .note").text()).contains("<b>\"Ola\" gets no reminder.");
+        assertThat(lane(shown("?name=Ola&zone=Asia/Kolkata&hours=90&does=WAITS"), "Ola"))
+                .as("whoever waits is told so, and reminded of nothing")
+                .singleElement()
+                .asString()
+                .endsWith("Waitlist notice");
+        assertThat(shown("?name=Ola&zone=Asia/Kolkata&does=ABSENT&play=CANCELS")
+                        .select("select[name=does] option[selected]")
+                        .text())
+                .isEqualTo("does not come");
         assertThat(shown("?zone=Nowhere/Else&hours=-5&open=99-99").select(".score .who"))
                 .hasSize(6);
         assertThat(organiser.get(page + "/body.html?open=99-99").status()).isEqualTo(404);
