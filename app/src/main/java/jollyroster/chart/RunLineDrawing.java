@@ -110,6 +110,14 @@ final class RunLineDrawing {
             case OPENS -> {}
         }
         svg.end(opens ? "a" : "g");
+        if (mark.kind() == RunLine.Kind.MESSAGE || mark.kind() == RunLine.Kind.TEXT) {
+            count(mark);
+        }
+    }
+
+    /** Beside the link, whose name has it already. */
+    private void count(Mark mark) {
+        svg.words("count", mark.x() + 13, 13, mark.label());
     }
 
     private void message(Mark mark) {
@@ -123,7 +131,6 @@ final class RunLineDrawing {
                 .with("width", 20)
                 .with("height", 14)
                 .end();
-        svg.words("count", mark.x() + 13, 13, mark.label());
     }
 
     private void cutOff(Mark mark) {
