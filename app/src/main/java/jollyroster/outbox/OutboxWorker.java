@@ -86,26 +86,42 @@ public class OutboxWorker {
         }
     }
 
-    /** While some are handed over the next are written. */
+    /** While some are handed over the next are written, and those before are settled. */
     private int sendDue(Carrier by) {
         int sent = 0;
-        List<Round.Ready> batch = written(by);
-        while (!batch.isEmpty()) {
-            Round round = new Round(batch, claim -> writtenAnew(by, claim));
-            Optional<OutsideService.Course<Boolean>> course = begun(by, round);
-            List<Round.Ready> next = course.isPresent() ? written(by) : List.of();
-            sent += course.map(under -> ended(by, round, under)).orElse(0);
-            batch = unlessResting(by, next);
+        Optional<Running> running = begun(by, written(by));
+        while (running.isPresent()) {
+            Running over = running.get();
+            List<Round.Ready> next = written(by);
+            over.await();
+            running = unlessOut(by, over.round(), next);
+            sent += settled(by, over.round());
         }
         return sent;
     }
 
-    private List<Round.Ready> unlessResting(Carrier by, List<Round.Ready> batch) {
-        if (batch.isEmpty() || !by.service().isResting()) {
-            return batch;
+    /** Messages that are being handed over. */
+    private record Running(Round round, OutsideService.Course<Boolean> course) {
+
+        void await() {
+            try {
+                course.await();
+            } catch (OutsideService.NoAnswer slow) {
+                LOG.warn("{}", slow.getMessage());
+            } catch (ExecutionException never) {
+                throw new IllegalStateException(never.getCause());
+            } finally {
+                round.stop();
+            }
         }
-        putBack(by, batch.stream().map(Round.Ready::claim).toList());
-        return List.of();
+    }
+
+    private Optional<Running> unlessOut(Carrier by, Round before, List<Round.Ready> next) {
+        if (before.metOutage() || by.service().isResting()) {
+            putBack(by, next.stream().map(Round.Ready::claim).toList());
+            return Optional.empty();
+        }
+        return begun(by, next);
     }
 
     private void putBack(Carrier by, List<DispatchCommands.Claim> claims) {
@@ -114,9 +130,13 @@ public class OutboxWorker {
         }
     }
 
-    private Optional<OutsideService.Course<Boolean>> begun(Carrier by, Round round) {
+    private Optional<Running> begun(Carrier by, List<Round.Ready> batch) {
+        if (batch.isEmpty()) {
+            return Optional.empty();
+        }
+        Round round = new Round(batch, claim -> writtenAnew(by, claim));
         try {
-            return Optional.of(by.service().begin(round, round::done));
+            return Optional.of(new Running(round, by.service().begin(round, round::done)));
         } catch (OutsideService.NoAnswer busy) {
             dispatch.putBack(round.rest(0), String.valueOf(busy.getMessage()));
             return Optional.empty();
@@ -124,16 +144,7 @@ public class OutboxWorker {
     }
 
     /** @return how many were handed over */
-    private int ended(Carrier by, Round round, OutsideService.Course<Boolean> course) {
-        try {
-            course.await();
-        } catch (OutsideService.NoAnswer slow) {
-            LOG.warn("{}", slow.getMessage());
-        } catch (ExecutionException never) {
-            throw new IllegalStateException(never.getCause());
-        } finally {
-            round.stop();
-        }
+    private int settled(Carrier by, Round round) {
         List<Round.Outcome> outcomes = round.outcomes();
         outcomes.forEach(outcome -> settle(by, outcome));
         putBack(by, round.rest(outcomes.size()));

@@ -84,6 +84,11 @@ final class Round implements Callable<Boolean> {
         return outcomes.size();
     }
 
+    /** Whether the service turned out to take nothing at the moment. */
+    boolean metOutage() {
+        return outcomes.stream().anyMatch(Outcome::isOutage);
+    }
+
     List<Outcome> outcomes() {
         return List.copyOf(outcomes);
     }
