@@ -204,9 +204,15 @@ class RolesTest {
         boolean ofSession = pattern.startsWith("/desk/sessions/") || pattern.startsWith("/desk/schedule/");
         boolean ofOffering = pattern.startsWith("/desk/offerings/");
         long id = ofSession ? thing.at().session() : ofOffering ? thing.at().offering() : 1;
+        boolean ofDoor = pattern.startsWith("/desk/door/");
         return pattern.replace("{id}", String.valueOf(id))
                 .replace("{registration}", String.valueOf(thing.registration()))
-                .replace("{session}", String.valueOf(thing.at().dates().get(1)))
+                .replace(
+                        "{session}",
+                        String.valueOf(
+                                ofDoor
+                                        ? thing.at().session()
+                                        : thing.at().dates().get(1)))
                 .replace("{payment}", String.valueOf(thing.payment()))
                 .replace("{code}", pattern.startsWith("/desk/wordings/") ? "registered" : "door")
                 .replaceAll("\\{[a-z]+}", "999999");

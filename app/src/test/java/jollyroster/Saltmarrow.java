@@ -163,6 +163,11 @@ public class Saltmarrow {
             return new Wanted(true, List.of(start), seats, access, asking, cost, after);
         }
 
+        /** By a link that the meeting service makes. */
+        public Wanted inAMeeting() {
+            return new Wanted(true, starts, seats, access, asking, cost, after);
+        }
+
         public Wanted at(String... times) {
             return new Wanted(online, List.of(times), seats, access, asking, cost, after);
         }

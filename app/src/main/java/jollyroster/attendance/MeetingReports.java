@@ -1,12 +1,14 @@
 package jollyroster.attendance;
 
 import java.time.Instant;
+import java.util.OptionalLong;
 import jollyroster.core.door.LinkTokens.Purpose;
 import jollyroster.platform.Actor;
 import jollyroster.platform.PersonalLinks;
 import jollyroster.platform.ServiceSignature;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Session;
+import jollyroster.seating.Registration;
 import jollyroster.seating.RegistrationQueries;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
@@ -27,6 +29,7 @@ class MeetingReports {
     private final RegistrationQueries roster;
     private final ProgrammeQueries programme;
     private final PersonalLinks links;
+    private final GuestPasses guests;
     private final ServiceSignature signature;
     private final JsonMapper json;
 
@@ -35,12 +38,14 @@ class MeetingReports {
             RegistrationQueries roster,
             ProgrammeQueries programme,
             PersonalLinks links,
+            GuestPasses guests,
             ServiceSignature signature,
             JsonMapper json) {
         this.commands = commands;
         this.roster = roster;
         this.programme = programme;
         this.links = links;
+        this.guests = guests;
         this.signature = signature;
         this.json = json;
     }
@@ -76,16 +81,24 @@ class MeetingReports {
             commands.left(report.visit(), report.at(), ACTOR);
             return ResponseEntity.noContent().build();
         }
-        return links.read(Purpose.MEETING_PASS, String.valueOf(report.guest()))
+        String pass = String.valueOf(report.guest());
+        OptionalLong guest = guests.registration(pass);
+        if (guest.isPresent()) {
+            roster.registration(guest.getAsLong()).ifPresent(r -> joined(report, r));
+            return ResponseEntity.noContent().build();
+        }
+        return links.read(Purpose.MEETING_PASS, pass)
                 .flatMap(link -> roster.registration(link.id()))
                 .map(r -> {
-                    long date = programme
-                            .dateAt(r.session(), report.at())
-                            .map(Session::id)
-                            .orElse(r.session());
-                    commands.joined(report.visit(), r.id(), date, report.at(), ACTOR);
+                    joined(report, r);
                     return ResponseEntity.noContent().<Void>build();
                 })
                 .orElseGet(() -> ResponseEntity.badRequest().build());
+    }
+
+    private void joined(Report report, Registration who) {
+        long date =
+                programme.dateAt(who.session(), report.at()).map(Session::id).orElse(who.session());
+        commands.joined(report.visit(), who.id(), date, report.at(), ACTOR);
     }
 }

@@ -11,11 +11,9 @@ import jollyroster.core.door.Admission;
 import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.core.door.LinkTokens.Purpose;
 import jollyroster.core.seats.RegistrationState;
-import jollyroster.platform.Actor;
 import jollyroster.platform.PersonalLinks;
 import jollyroster.platform.Times;
 import jollyroster.programme.HostQueries;
-import jollyroster.programme.LinkCommands;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Session;
 import jollyroster.programme.Venue;
@@ -32,13 +30,11 @@ import org.springframework.web.bind.annotation.PathVariable;
 @Controller
 class DoorController {
 
-    private static final Actor ACTOR = new Actor.Program("links");
     private final PersonalLinks links;
     private final RegistrationQueries roster;
     private final ProgrammeQueries programme;
     private final HostQueries hosts;
-    private final LinkCommands linkCommands;
-    private final Rooms rooms;
+    private final Entrances entrances;
     private final Clock clock;
 
     DoorController(
@@ -46,15 +42,13 @@ class DoorController {
             RegistrationQueries roster,
             ProgrammeQueries programme,
             HostQueries hosts,
-            LinkCommands linkCommands,
-            Rooms rooms,
+            Entrances entrances,
             Clock clock) {
         this.links = links;
         this.roster = roster;
         this.programme = programme;
         this.hosts = hosts;
-        this.linkCommands = linkCommands;
-        this.rooms = rooms;
+        this.entrances = entrances;
         this.clock = clock;
     }
 
@@ -134,32 +128,9 @@ class DoorController {
 
     /** Where the person goes in; empty while the meeting service has not made the room. */
     private Optional<String> entry(Arriving at) {
-        Session session = at.session();
-        Venue venue = session.venue().orElseThrow();
-        if (venue.kind() == Venue.Kind.FIXED_LINK) {
-            return Optional.of(venue.link());
-        }
-        String pass = links.issue(
-                Purpose.MEETING_PASS, new Link(at.who().id(), at.who().generation()));
-        return room(session)
-                .flatMap(room -> rooms.entry(
-                        room,
-                        session.offering().title(),
-                        at.who().name(),
-                        pass,
-                        session.doorHours().closes()));
-    }
-
-    private Optional<String> room(Session session) {
-        String room = session.link().room();
-        if (room != null) {
-            return Optional.of(room);
-        }
-        if (rooms.make(session) instanceof MeetingProvider.Answer.Made made) {
-            linkCommands.made(session.id(), made.room(), ACTOR);
-            return Optional.of(made.room());
-        }
-        return Optional.empty();
+        Registration who = at.who();
+        return entrances.way(
+                at.session(), who.name(), links.issue(Purpose.MEETING_PASS, new Link(who.id(), who.generation())));
     }
 
     private long secondsLeft(Session session) {

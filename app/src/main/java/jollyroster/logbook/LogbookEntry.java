@@ -33,7 +33,10 @@ public enum LogbookEntry {
     SESSION_CHANGED("changed the session"),
     CALLED_OFF("cancelled the session"),
     UNDONE("took a change back"),
-    HAND_MARK("marked attendance by hand");
+    HAND_MARK("marked attendance by hand"),
+    GUEST_LINK("gave a guest link"),
+    AT_THE_DOOR("answered at the door"),
+    RECOGNISED("was recognised at the door");
 
     private final String words;
 

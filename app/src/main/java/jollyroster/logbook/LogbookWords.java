@@ -46,10 +46,24 @@ final class LogbookWords {
             case WROTE -> "to " + count(f.number("people"), "person", "people") + ": " + f.text("subject");
             case SESSION_CHANGED, CALLED_OFF -> f.text("what").isEmpty() ? SessionChange.words(f) : f.text("what");
             case UNDONE -> "as it was before";
+            case GUEST_LINK -> "of the " + f.text("of") + (f.is("renewed") ? "; the one before is dead" : "");
+            case AT_THE_DOOR ->
+                f.text("who") + " " + decided(f.text("decision"))
+                        + (f.text("word").isEmpty() ? "" : ": “" + f.text("word") + "”");
+            case RECOGNISED -> "came as a guest";
             case HAND_MARK ->
                 f.text("verdict").isEmpty()
                         ? "as the evidence says"
                         : f.text("verdict").toLowerCase(Locale.ROOT);
+        };
+    }
+
+    private static String decided(String decision) {
+        return switch (decision) {
+            case "ADMIT" -> "was let in";
+            case "ASK_TO_WAIT" -> "was asked to wait";
+            case "TURN_AWAY" -> "was turned away";
+            default -> "was barred";
         };
     }
 

@@ -68,7 +68,7 @@ class SecurityConfiguration {
                         .hasAnyRole("ORGANISER", "HOST", "HELPER")
                         .requestMatchers(OWN_MATTERS)
                         .hasAnyRole("ORGANISER", "HOST")
-                        .requestMatchers("/desk/sessions/*/registrations/*/mark", "/desk/clock")
+                        .requestMatchers("/desk/sessions/*/registrations/*/mark", "/desk/door/**", "/desk/clock")
                         .hasAnyRole("ORGANISER", "HOST", "HELPER")
                         .requestMatchers(
                                 "/desk", "/desk/**", "/standin/meeting/mood", "/standin/phone/**", "/standin/inbox")

@@ -6,6 +6,8 @@ const modules = [
   ["[data-held]", "./held.js"],
   ["[data-deadline]", "./deadline.js"],
   ["[data-door]", "./door.js"],
+  ["[data-guest-door]", "./guest-door.js"],
+  ["[data-door-desk]", "./door-desk.js"],
   ["[data-room=inside]", "./room.js"],
   ["[data-read-dates]", "./typed-dates.js"],
   ["[data-unsaved]", "./unsaved.js"],

@@ -37,6 +37,10 @@ public final class LinkTokens {
         JOIN,
         /** Into the meeting, handed over by the door. */
         MEETING_PASS,
+        /** To the door, for whoever has it. */
+        GUEST,
+        /** Kept by the browser of somebody who has knocked. */
+        ARRIVAL,
         /** Onto the team. */
         INVITATION,
         /** To all registrations of a person. */

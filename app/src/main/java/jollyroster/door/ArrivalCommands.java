@@ -1,0 +1,183 @@
+package jollyroster.door;
+
+import static jollyroster.platform.tables.Tables.ARRIVAL;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import jollyroster.core.door.Knock;
+import jollyroster.core.door.LinkTokens.Link;
+import jollyroster.door.ArrivalQueries.Arrival;
+import jollyroster.logbook.LogbookCommands;
+import jollyroster.logbook.LogbookEntry;
+import jollyroster.platform.Actor;
+import jollyroster.platform.Facts;
+import jollyroster.platform.PersonalLinks;
+import jollyroster.platform.Writes;
+import jollyroster.programme.Session;
+import jollyroster.seating.RegistrationQueries;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Knocks at doors, and what is decided about them. */
+@Component
+class ArrivalCommands {
+
+    /** More than anybody can look through. */
+    static final int MOST_WAITING = 500;
+
+    private static final List<String> AT_THE_DOOR = List.of(Knock.WAITING.name(), Knock.ASKED_TO_WAIT.name());
+    private final DoorKeepers keepers;
+    private final Insiders insiders;
+    private final RegistrationQueries roster;
+    private final LogbookCommands logbook;
+    private final Writes writes;
+    private final Clock clock;
+
+    ArrivalCommands(
+            DoorKeepers keepers,
+            Insiders insiders,
+            RegistrationQueries roster,
+            LogbookCommands logbook,
+            Writes writes,
+            Clock clock) {
+        this.keepers = keepers;
+        this.insiders = insiders;
+        this.roster = roster;
+        this.logbook = logbook;
+        this.writes = writes;
+        this.clock = clock;
+    }
+
+    /** What somebody says of themselves. */
+    record Who(String name, String email, String says) {}
+
+    /** Somebody knocks. @return by what their browser is known from now on; empty where too many wait already */
+    @Transactional
+    public Optional<Link> knock(long session, Who who, Actor actor) {
+        if (waiting(session).size() >= MOST_WAITING) {
+            return Optional.empty();
+        }
+        Instant now = clock.instant();
+        int generation = PersonalLinks.firstGeneration(now);
+        Long id = writes.sql()
+                .insertInto(ARRIVAL)
+                .set(ARRIVAL.SESSION_ID, session)
+                .set(ARRIVAL.GENERATION, generation)
+                .set(ARRIVAL.NAME, who.name())
+                .set(ARRIVAL.EMAIL, who.email())
+                .set(ARRIVAL.SAYS, who.says())
+                .set(ARRIVAL.STATE, Knock.WAITING.name())
+                .set(ARRIVAL.ARRIVED_AT, now)
+                .returningResult(ARRIVAL.ID)
+                .fetchOne(ARRIVAL.ID);
+        return Optional.of(new Link(id, generation));
+    }
+
+    /** Somebody who was turned away comes once more, behind those who wait. @return whether they may */
+    @Transactional
+    public boolean knockAgain(long arrival, Actor actor) {
+        return arrival(arrival)
+                .filter(a -> a.state().mayKnockAgain())
+                .map(a -> writes.sql()
+                                .update(ARRIVAL)
+                                .set(ARRIVAL.STATE, Knock.WAITING.name())
+                                .set(ARRIVAL.WORD, "")
+                                .set(ARRIVAL.ARRIVED_AT, clock.instant())
+                                .where(ARRIVAL.ID.eq(arrival))
+                                .execute()
+                        == 1)
+                .orElse(false);
+    }
+
+    /** What came of a decision. */
+    enum Outcome {
+        DONE,
+        /** Somebody else was quicker, or it changes nothing. */
+        NOTHING,
+        FULL
+    }
+
+    /** @param word for the one it is about; empty for none */
+    @Transactional
+    public Outcome decide(long session, long arrival, Knock.Decision decision, String word, Actor actor) {
+        Session at = keepers.session(session, actor, clock.instant());
+        Optional<Arrival> found = arrival(arrival).filter(a -> a.session() == session);
+        Optional<Knock> then = found.flatMap(a -> a.state().after(decision));
+        if (then.isEmpty()) {
+            return Outcome.NOTHING;
+        }
+        if (then.get() == Knock.INSIDE && insiders.room(at) <= 0) {
+            return Outcome.FULL;
+        }
+        settle(found.get(), decision, then.get(), word, actor);
+        return Outcome.DONE;
+    }
+
+    private void settle(Arrival arrival, Knock.Decision decision, Knock then, String word, Actor actor) {
+        Instant now = clock.instant();
+        writes.sql()
+                .update(ARRIVAL)
+                .set(ARRIVAL.STATE, then.name())
+                .set(ARRIVAL.WORD, word)
+                .set(ARRIVAL.SETTLED_AT, now)
+                .set(ARRIVAL.SETTLED_BY, actor.name())
+                .where(ARRIVAL.ID.eq(arrival.id()))
+                .execute();
+        Facts what =
+                Facts.of("who", arrival.name()).and("decision", decision.name()).and("word", word);
+        logbook.write(arrival.session(), actor, LogbookEntry.AT_THE_DOOR, what, now);
+    }
+
+    /** Lets in all who wait, in their order, as long as there is room. @param onlyRegistered those who turned out to be registered */
+    @Transactional
+    public Outcome admitAll(long session, boolean onlyRegistered, Actor actor) {
+        Session at = keepers.session(session, actor, clock.instant());
+        List<Arrival> going = waiting(session).stream()
+                .filter(a -> !onlyRegistered || a.registration() != 0)
+                .toList();
+        int room = insiders.room(at);
+        going.stream().limit(Math.max(0, room)).forEach(a -> settle(a, Knock.Decision.ADMIT, Knock.INSIDE, "", actor));
+        if (going.size() > room) {
+            return Outcome.FULL;
+        }
+        return going.isEmpty() ? Outcome.NOTHING : Outcome.DONE;
+    }
+
+    /** Somebody at the door is who is registered; from now on their coming counts as that registration's. */
+    @Transactional
+    public boolean join(long session, long arrival, long registration, Actor actor) {
+        Instant now = clock.instant();
+        Session at = keepers.session(session, actor, now);
+        if (roster.registration(registration)
+                .filter(r -> r.session() == at.book())
+                .isEmpty()) {
+            return false;
+        }
+        int joined = writes.sql()
+                .update(ARRIVAL)
+                .set(ARRIVAL.REGISTRATION_ID, registration)
+                .where(ARRIVAL.ID.eq(arrival))
+                .and(ARRIVAL.SESSION_ID.eq(session))
+                .and(ARRIVAL.REGISTRATION_ID.isNull())
+                .execute();
+        if (joined == 1) {
+            logbook.write(session, registration, actor, LogbookEntry.RECOGNISED, Facts.none(), now);
+        }
+        return joined == 1;
+    }
+
+    private Optional<Arrival> arrival(long id) {
+        return writes.sql().selectFrom(ARRIVAL).where(ARRIVAL.ID.eq(id)).fetchOptional(Arrival::of);
+    }
+
+    private List<Arrival> waiting(long session) {
+        return writes.sql()
+                .selectFrom(ARRIVAL)
+                .where(ARRIVAL.SESSION_ID.eq(session))
+                .and(ARRIVAL.STATE.in(AT_THE_DOOR))
+                .orderBy(ARRIVAL.ARRIVED_AT, ARRIVAL.ID)
+                .fetch(Arrival::of);
+    }
+}

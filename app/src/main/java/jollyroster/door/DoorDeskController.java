@@ -1,0 +1,178 @@
+package jollyroster.door;
+
+import java.time.Clock;
+import java.util.Optional;
+import java.util.stream.Stream;
+import jollyroster.core.door.Knock;
+import jollyroster.core.intake.Text;
+import jollyroster.platform.Actor;
+import jollyroster.platform.DeskPage;
+import jollyroster.programme.HostQueries;
+import jollyroster.programme.ProgrammeQueries;
+import jollyroster.programme.Session;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.server.ResponseStatusException;
+import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+
+/** The desk at a door: who waits, and what is decided about them. */
+@DeskPage
+class DoorDeskController {
+
+    private static final int LONGEST_WORD = 200;
+    private static final String FULL = "The room is full. Nobody more can come in until somebody leaves.";
+    private final DoorDesk desk;
+    private final DoorStream stream;
+    private final GuestLinkQueries guestLinks;
+    private final GuestLinkCommands linkCommands;
+    private final ArrivalCommands commands;
+    private final ProgrammeQueries programme;
+    private final HostQueries hosts;
+    private final Clock clock;
+
+    DoorDeskController(
+            DoorDesk desk,
+            DoorStream stream,
+            GuestLinkQueries guestLinks,
+            GuestLinkCommands linkCommands,
+            ArrivalCommands commands,
+            ProgrammeQueries programme,
+            HostQueries hosts,
+            Clock clock) {
+        this.desk = desk;
+        this.stream = stream;
+        this.guestLinks = guestLinks;
+        this.linkCommands = linkCommands;
+        this.commands = commands;
+        this.programme = programme;
+        this.hosts = hosts;
+        this.clock = clock;
+    }
+
+    /** A link for guests. @param address empty while there is none */
+    record GuestWay(String scope, String name, String address, boolean emailAsked) {}
+
+    private Session visible(long session, Actor actor) {
+        return programme
+                .session(session)
+                .filter(s -> hosts.isVisible(s, actor, clock.instant()))
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+    }
+
+    @GetMapping("/desk/door/{session}")
+    String door(@PathVariable long session, Actor actor, Model model) {
+        Session at = visible(session, actor);
+        model.addAttribute("door", desk.view(at));
+        model.addAttribute("at", "/desk/door/" + session);
+        model.addAttribute("page", "/desk/sessions/" + session);
+        model.addAttribute(
+                "guestWays",
+                Stream.of(
+                                Optional.of(way("session", "This session", guestLinks.ofSession(session))),
+                                Optional.of(way(
+                                                "offering",
+                                                "Every session of "
+                                                        + at.offering().title(),
+                                                guestLinks.ofOffering(
+                                                        at.offering().id())))
+                                        .filter(way -> actor.isOrganiser()))
+                        .flatMap(Optional::stream)
+                        .toList());
+        return "door/desk";
+    }
+
+    private GuestWay way(String scope, String name, Optional<GuestLinkQueries.GuestLink> link) {
+        return new GuestWay(
+                scope,
+                name,
+                link.map(guestLinks::address).orElse(""),
+                link.map(GuestLinkQueries.GuestLink::emailAsked).orElse(false));
+    }
+
+    @GetMapping("/desk/door/{session}/events")
+    ResponseEntity<SseEmitter> events(@PathVariable long session, Actor actor) {
+        visible(session, actor);
+        return stream.open()
+                .map(desk -> ResponseEntity.ok()
+                        .contentType(MediaType.TEXT_EVENT_STREAM)
+                        .header("Cache-Control", "no-store")
+                        .header("X-Accel-Buffering", "no")
+                        .body(desk))
+                .orElseGet(() ->
+                        ResponseEntity.status(HttpStatus.SERVICE_UNAVAILABLE).build());
+    }
+
+    @PostMapping("/desk/door/{session}/guest-link")
+    String guestLink(
+            @PathVariable long session,
+            @RequestParam(defaultValue = "session") String scope,
+            @RequestParam(required = false) boolean email,
+            Actor actor,
+            RedirectAttributes flash) {
+        visible(session, actor);
+        linkCommands.renew(session, "offering".equals(scope), email, actor);
+        flash.addFlashAttribute("told", "There is a new guest link. One that was given before leads nowhere now.");
+        return back(session);
+    }
+
+    @PostMapping("/desk/door/{session}/arrivals/{arrival}")
+    String decide(
+            @PathVariable long session,
+            @PathVariable long arrival,
+            @RequestParam(name = "do") String decision,
+            @RequestParam(defaultValue = "") String word,
+            Actor actor,
+            RedirectAttributes flash) {
+        visible(session, actor);
+        Knock.Decision decided = Stream.of(Knock.Decision.values())
+                .filter(d -> d.name().equals(decision))
+                .findFirst()
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.BAD_REQUEST));
+        say(commands.decide(session, arrival, decided, Text.oneLine(word, LONGEST_WORD), actor), flash);
+        return back(session);
+    }
+
+    @PostMapping("/desk/door/{session}/arrivals/{arrival}/join")
+    String join(
+            @PathVariable long session,
+            @PathVariable long arrival,
+            @RequestParam long registration,
+            Actor actor,
+            RedirectAttributes flash) {
+        visible(session, actor);
+        if (!commands.join(session, arrival, registration, actor)) {
+            flash.addFlashAttribute("warned", "The two could not be joined; somebody may have done so already.");
+        }
+        return back(session);
+    }
+
+    @PostMapping("/desk/door/{session}/admit-all")
+    String admitAll(
+            @PathVariable long session,
+            @RequestParam(required = false) boolean registered,
+            Actor actor,
+            RedirectAttributes flash) {
+        visible(session, actor);
+        say(commands.admitAll(session, registered, actor), flash);
+        return back(session);
+    }
+
+    private static void say(ArrivalCommands.Outcome outcome, RedirectAttributes flash) {
+        switch (outcome) {
+            case DONE -> {}
+            case FULL -> flash.addFlashAttribute("warned", FULL);
+            case NOTHING -> flash.addFlashAttribute("told", "That had been decided already.");
+        }
+    }
+
+    private static String back(long session) {
+        return "redirect:/desk/door/" + session;
+    }
+}

@@ -1,0 +1,30 @@
+package jollyroster.door;
+
+import com.github.benmanes.caffeine.cache.Caffeine;
+import com.github.benmanes.caffeine.cache.LoadingCache;
+import io.github.bucket4j.Bucket;
+import java.time.Duration;
+import jollyroster.platform.Networks;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.stereotype.Component;
+
+/** How often strangers may knock from one network; whoever has a personal link does not knock. */
+@Component
+class KnockLimit {
+
+    private static final Duration PER = Duration.ofMinutes(10);
+    private final LoadingCache<String, Bucket> byNetwork;
+
+    KnockLimit(@Value("${jolly.limits.knocks:60}") int most) {
+        this.byNetwork = Caffeine.newBuilder()
+                .maximumSize(50_000)
+                .expireAfterAccess(PER)
+                .build(network -> Bucket.builder()
+                        .addLimit(limit -> limit.capacity(most).refillGreedy(most, PER))
+                        .build());
+    }
+
+    boolean mayKnock(String sender, long session) {
+        return byNetwork.get(Networks.of(sender) + "/" + session).tryConsume(1);
+    }
+}

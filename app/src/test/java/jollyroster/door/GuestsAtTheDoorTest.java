@@ -1,0 +1,286 @@
+package jollyroster.door;
+
+import static jollyroster.Saltmarrow.ORGANISER;
+import static jollyroster.Saltmarrow.Wanted.seats;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.awaitility.Awaitility.await;
+
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.io.InputStreamReader;
+import java.net.HttpURLConnection;
+import java.net.URI;
+import java.nio.charset.StandardCharsets;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.CopyOnWriteArrayList;
+import jollyroster.AppTest;
+import jollyroster.Browserless;
+import jollyroster.Saltmarrow;
+import jollyroster.Saltmarrow.Published;
+import jollyroster.TestClock;
+import jollyroster.core.door.Knock;
+import jollyroster.platform.Actor;
+import jollyroster.seating.RegistrationCommands;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.test.web.server.LocalServerPort;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.security.access.AccessDeniedException;
+
+/** Strangers with a guest link, and the desk that answers them. */
+@AppTest
+class GuestsAtTheDoorTest {
+
+    private static final Instant OPEN = Instant.parse("2027-03-16T21:50:00Z");
+
+    @LocalServerPort
+    int port;
+
+    @Autowired
+    Saltmarrow saltmarrow;
+
+    @Autowired
+    RegistrationCommands roster;
+
+    @Autowired
+    ArrivalCommands arrivals;
+
+    @Autowired
+    ArrivalQueries queries;
+
+    @Autowired
+    DoorStream doors;
+
+    @Autowired
+    JdbcTemplate store;
+
+    @Autowired
+    TestClock clock;
+
+    private Published at;
+    private Browserless organiser;
+    private String desk;
+    private String link;
+
+    @BeforeEach
+    void doorOpens() {
+        clock.set(TestClock.START);
+        at = saltmarrow.publish(seats(5).inAMeeting());
+        roster.register(Saltmarrow.person(at.session(), "Tomás Kestleborn", 1), Saltmarrow.VISITOR);
+        organiser = Browserless.organiser(port);
+        desk = "/desk/door/" + at.session();
+        link = renewed(Map.of("scope", "session"));
+        clock.set(OPEN);
+    }
+
+    private String renewed(Map<String, String> fields) {
+        organiser.post(desk, desk + "/guest-link", fields);
+        String scope = fields.get("scope");
+        return URI.create(organiser.get(desk).document().select("#way-" + scope).attr("value"))
+                .getPath();
+    }
+
+    private Browserless.Page knock(Browserless guest, String name, String... more) {
+        Map<String, String> fields = new HashMap<>(Map.of("name", name));
+        for (int i = 0; i < more.length; i += 2) {
+            fields.put(more[i], more[i + 1]);
+        }
+        return guest.post(link, link + "/knock", fields);
+    }
+
+    private String state(Browserless guest) {
+        return guest.get(link).document().select("main").attr("data-state");
+    }
+
+    private ArrivalQueries.Arrival arrival(String name) {
+        return queries.of(at.session()).stream()
+                .filter(a -> a.name().equals(name))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private Browserless.Page decide(String name, String decision, String word) {
+        return organiser.post(desk, desk + "/arrivals/" + arrival(name).id(), Map.of("do", decision, "word", word));
+    }
+
+    @Test
+    void a_guest_says_who_they_are_waits_and_goes_in() {
+        Browserless guest = new Browserless(port);
+        assertThat(state(guest)).isEqualTo("says-who");
+        knock(guest, "Priscilla Oduya-Lund", "says", "My colleague sent me the link.");
+        assertThat(state(guest)).isEqualTo("waiting");
+        assertThat(guest.get(link).document().select("[data-place]").text()).isEqualTo("You are next.");
+        assertThat(organiser.get(desk).document().select(".knocks li").text())
+                .contains("Priscilla Oduya-Lund", "My colleague sent me the link.", "nobody is registered like that");
+        decide("Priscilla Oduya-Lund", "ADMIT", "");
+        assertThat(guest.get(link).response().uri().getPath()).startsWith("/standin/meeting/");
+        assertThat(state(new Browserless(port)))
+                .as("another browser is another guest")
+                .isEqualTo("says-who");
+        assertThat(organiser.get(desk).document().select(".heads .is-inside dd").text())
+                .isEqualTo("1");
+    }
+
+    @Test
+    void the_host_asks_to_wait_turns_away_and_bars_with_a_word() {
+        Browserless guest = new Browserless(port);
+        knock(guest, "Wren Pennycot");
+        decide("Wren Pennycot", "ASK_TO_WAIT", "We begin in a minute.");
+        assertThat(state(guest)).isEqualTo("asked-to-wait");
+        assertThat(guest.get(link).document().select(".word").text()).isEqualTo("We begin in a minute.");
+        decide("Wren Pennycot", "TURN_AWAY", "This is for crew only.");
+        assertThat(state(guest)).isEqualTo("turned-away");
+        guest.post(link, link + "/again", Map.of());
+        assertThat(state(guest)).isEqualTo("waiting");
+        decide("Wren Pennycot", "BAR", "");
+        assertThat(state(guest)).isEqualTo("turned-away");
+        guest.postAsIs(link + "/again", Map.of("_csrf", guest.get(link).csrf()));
+        assertThat(arrival("Wren Pennycot").state()).isEqualTo(Knock.BARRED);
+        assertThat(store.queryForList(
+                        "select facts from logbook where session_id = ? and entry = 'AT_THE_DOOR'",
+                        String.class,
+                        at.session()))
+                .hasSize(3)
+                .anyMatch(facts -> facts.contains("This is for crew only."));
+    }
+
+    @Test
+    void names_are_whole_and_odd_ones_do_no_harm() {
+        Browserless guest = new Browserless(port);
+        for (String bad :
+                List.of("", "Wren", "\u0301\u0301 \u0301", "W".repeat(10_000) + " P", "Buy at http://x.example")) {
+            Browserless.Page refused = knock(guest, bad);
+            assertThat(refused.status()).as(bad.length() + " characters").isEqualTo(422);
+            assertThat(refused.document().select("[role=alert]").text()).contains("first and last name");
+        }
+        knock(guest, "\u202Eevil <b>Name</b>");
+        assertThat(organiser.get(desk).document().select(".knocks .who bdi b")).isEmpty();
+        assertThat(queries.of(at.session())).hasSize(1);
+    }
+
+    @Test
+    void an_e_mail_is_asked_for_where_the_link_says_so_and_a_renewed_link_is_dead() {
+        String before = link;
+        link = renewed(Map.of("scope", "session", "email", "true"));
+        Browserless guest = new Browserless(port);
+        assertThat(guest.get(before).status()).isEqualTo(404);
+        assertThat(knock(guest, "Priscilla Oduya-Lund").status()).isEqualTo(422);
+        assertThat(knock(guest, "Priscilla Oduya-Lund", "email", "p@crew.example")
+                        .status())
+                .isEqualTo(302);
+        assertThat(guest.get("/g/" + "1.1.AAAAAAAAAAAAAAAAAAAAAA").status()).isEqualTo(404);
+    }
+
+    @Test
+    void whoever_is_probably_registered_is_joined_with_one_press() {
+        knock(new Browserless(port), "Tomas Kestelborn");
+        Browserless.Page page = organiser.get(desk);
+        assertThat(page.document().select(".knocks .probably").text()).isEqualTo("probably Tomás Kestleborn");
+        String registration =
+                page.document().select(".knocks [name=registration]").attr("value");
+        long id = arrival("Tomas Kestelborn").id();
+        organiser.post(desk, desk + "/arrivals/" + id + "/join", Map.of("registration", "999999"));
+        assertThat(arrival("Tomas Kestelborn").registration()).isZero();
+        organiser.post(desk, desk + "/arrivals/" + id + "/join", Map.of("registration", registration));
+        assertThat(arrival("Tomas Kestelborn").registration()).isEqualTo(Long.parseLong(registration));
+        organiser.post(desk, desk + "/admit-all", Map.of("registered", "true"));
+        assertThat(arrival("Tomas Kestelborn").state()).isEqualTo(Knock.INSIDE);
+        assertThat(organiser.get(desk).document().select(".heads").text()).contains("0 missing of 1");
+    }
+
+    @Test
+    void no_more_come_in_than_the_room_takes() {
+        store.update(
+                "update venue set room_size = 2 where id = (select coalesce(s.venue_id, o.venue_id) from session s "
+                        + "join offering o on o.id = s.offering_id where s.id = ?)",
+                at.session());
+        for (String name : List.of("Ann One", "Ben Two", "Cid Three")) {
+            knock(new Browserless(port), name);
+        }
+        organiser.post(desk, desk + "/admit-all", Map.of());
+        assertThat(queries.of(at.session()))
+                .extracting(ArrivalQueries.Arrival::state)
+                .containsExactly(Knock.INSIDE, Knock.INSIDE, Knock.WAITING);
+        decide("Cid Three", "ADMIT", "");
+        assertThat(arrival("Cid Three").state()).isEqualTo(Knock.WAITING);
+    }
+
+    @Test
+    void before_the_door_opens_guests_count_down_and_after_it_is_over() {
+        Browserless guest = new Browserless(port);
+        clock.set(OPEN.minus(Duration.ofHours(2)));
+        assertThat(state(guest)).isEqualTo("countdown");
+        knock(guest, "Too Early");
+        assertThat(queries.of(at.session())).isEmpty();
+        clock.set(OPEN.plus(Duration.ofHours(12)));
+        assertThat(state(guest)).isEqualTo("over");
+    }
+
+    @Test
+    void the_link_of_an_offering_leads_to_the_session_whose_door_is_open() {
+        String all = renewed(Map.of("scope", "offering"));
+        assertThat(new Browserless(port).get(all).document().select("main").attr("data-state"))
+                .isEqualTo("says-who");
+        clock.set(TestClock.START);
+        assertThat(new Browserless(port).get(all).document().select("main").attr("data-state"))
+                .isEqualTo("countdown");
+    }
+
+    @Test
+    void a_decision_needs_somebody_of_the_team_and_a_knock_of_this_session() {
+        knock(new Browserless(port), "Wren Pennycot");
+        long id = arrival("Wren Pennycot").id();
+        assertThatThrownBy(() ->
+                        arrivals.decide(at.session(), id, Knock.Decision.ADMIT, "", Actor.visitor("Wren Pennycot")))
+                .isInstanceOf(AccessDeniedException.class);
+        Published other = saltmarrow.publish(seats(5));
+        assertThat(arrivals.decide(other.session(), id, Knock.Decision.ADMIT, "", ORGANISER))
+                .isEqualTo(ArrivalCommands.Outcome.NOTHING);
+        assertThat(arrival("Wren Pennycot").state()).isEqualTo(Knock.WAITING);
+    }
+
+    /** Read as the WHATWG HTML standard says, 9.2.6: lines, a blank one ends an event. */
+    @Test
+    void a_desk_hears_within_a_moment_that_somebody_knocks() throws Exception {
+        HttpURLConnection stream = (HttpURLConnection) URI.create("http://localhost:" + port + desk + "/events")
+                .toURL()
+                .openConnection();
+        stream.setRequestProperty("Cookie", organiser.cookies());
+        stream.setReadTimeout(30_000);
+        List<String> events = new CopyOnWriteArrayList<>();
+        assertThat(stream.getContentType()).startsWith("text/event-stream");
+        Thread reader = new Thread(() -> read(stream, events));
+        reader.start();
+        try {
+            await().atMost(Duration.ofSeconds(10)).until(() -> !events.isEmpty());
+            int before = events.size();
+            knock(new Browserless(port), "Wren Pennycot");
+            await().atMost(Duration.ofSeconds(10)).until(() -> {
+                doors.look();
+                return events.stream().skip(before).anyMatch("door"::equals);
+            });
+        } finally {
+            stream.disconnect();
+            reader.join(10_000);
+        }
+    }
+
+    private static void read(HttpURLConnection stream, List<String> events) {
+        try (BufferedReader lines =
+                new BufferedReader(new InputStreamReader(stream.getInputStream(), StandardCharsets.UTF_8))) {
+            for (String line = lines.readLine(); line != null; line = lines.readLine()) {
+                if (line.startsWith("event:")) {
+                    events.add(line.substring("event:".length()).strip());
+                }
+            }
+        } catch (IOException closed) {
+            // the test is over
+        }
+    }
+}
