@@ -1,6 +1,7 @@
 package jollyroster;
 
 import java.io.IOException;
+import java.io.InputStream;
 import java.net.CookieManager;
 import java.net.URI;
 import java.net.URLEncoder;
@@ -125,9 +126,8 @@ public final class Browserless {
 
     private Page send(HttpRequest.Builder request) {
         try {
-            HttpResponse<String> response = http.send(
-                    request.timeout(Duration.ofSeconds(60)).build(),
-                    HttpResponse.BodyHandlers.ofString(StandardCharsets.UTF_8));
+            HttpResponse<String> response =
+                    http.send(request.timeout(Duration.ofSeconds(60)).build(), Browserless::body);
             if (response.statusCode() == 303) {
                 return send(HttpRequest.newBuilder(response.uri()
                                 .resolve(response.headers()
@@ -141,6 +141,24 @@ public final class Browserless {
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
             throw new IllegalStateException(e);
+        }
+    }
+
+    /** As text; of a stream of events, which has no end, only that it has begun. */
+    private static HttpResponse.BodySubscriber<String> body(HttpResponse.ResponseInfo answer) {
+        boolean endless = answer.headers().firstValue("Content-Type").orElse("").startsWith("text/event-stream");
+        return endless
+                ? HttpResponse.BodySubscribers.mapping(
+                        HttpResponse.BodySubscribers.ofInputStream(), Browserless::closed)
+                : HttpResponse.BodySubscribers.ofString(StandardCharsets.UTF_8);
+    }
+
+    private static String closed(InputStream stream) {
+        try {
+            stream.close();
+            return "";
+        } catch (IOException e) {
+            throw new java.io.UncheckedIOException(e);
         }
     }
 

@@ -30,7 +30,7 @@ public final class RoomDrawing {
         int rows = Math.max(1, (bars + IN_A_ROW - 1) / IN_A_ROW);
         svg.begin("svg")
                 .with("viewBox", "0 0 " + PathData.shortest(IN_A_ROW * STEP) + " " + PathData.shortest(rows * ROW))
-                .with("class", "room")
+                .with("class", "crowd")
                 .with("role", "img")
                 .with("aria-label", inside + " inside, " + waiting + " waiting, " + missing + " missing")
                 .inside();

@@ -126,7 +126,7 @@ class DoorDeskController {
     String decide(
             @PathVariable long session,
             @PathVariable long arrival,
-            @RequestParam(name = "do") String decision,
+            @RequestParam(name = "do", defaultValue = "") String decision,
             @RequestParam(defaultValue = "") String word,
             Actor actor,
             RedirectAttributes flash) {
@@ -143,7 +143,7 @@ class DoorDeskController {
     String join(
             @PathVariable long session,
             @PathVariable long arrival,
-            @RequestParam long registration,
+            @RequestParam(defaultValue = "0") long registration,
             Actor actor,
             RedirectAttributes flash) {
         visible(session, actor);
