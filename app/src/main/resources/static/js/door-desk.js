@@ -4,6 +4,7 @@ const rows = () => [...sheet().querySelectorAll("[data-knock]")];
 let picked = "";
 let asking = false;
 let again = false;
+let going = false;
 
 function pick(row) {
   rows().forEach((each) => each.classList.toggle("is-first", each === row));
@@ -76,6 +77,10 @@ async function send(form, button) {
 function key(event) {
   if (event.target.closest("input, textarea, select") || event.ctrlKey || event.metaKey || event.altKey) return;
   if (localStorage.getItem("keys") === "off" || !current()) return;
+  // A key after g goes to another page.
+  const goes = going;
+  going = event.key === "g" && !goes;
+  if (going || goes) return;
   const row = current();
   if (event.key === "j" || event.key === "k") {
     const all = rows();

@@ -77,6 +77,7 @@ class HtmlCheckTest {
             "/desk/offerings/3/guests",
             "/desk/offerings/2/share",
             "/desk/offerings/2/preview",
+            "/desk/door/3",
             "/desk/sessions/2",
             "/desk/sessions/7",
             "/desk/sessions/20/roster",

@@ -24,6 +24,7 @@ class PlainVisitTest {
             "/desk/programme?when=past",
             "/desk/offerings/1",
             "/desk/offerings/3",
+            "/desk/door/3",
             "/desk/sessions/2",
             "/desk/sessions/3",
             "/desk/sessions/7",
