@@ -24,4 +24,13 @@ public final class Networks {
             return address;
         }
     }
+
+    /** Whether it is this machine itself, on which a proxy may speak for everybody. */
+    public static boolean isThisMachine(String address) {
+        try {
+            return InetAddress.getByName(address).isLoopbackAddress();
+        } catch (UnknownHostException notAnAddress) {
+            return false;
+        }
+    }
 }

@@ -3,8 +3,6 @@ package jollyroster.signup;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import com.github.benmanes.caffeine.cache.LoadingCache;
 import io.github.bucket4j.Bucket;
-import java.net.InetAddress;
-import java.net.UnknownHostException;
 import java.time.Duration;
 import jollyroster.platform.Networks;
 import org.springframework.beans.factory.annotation.Value;
@@ -46,7 +44,7 @@ class PublicLimits {
     }
 
     private boolean mayAsk(long session, String sender) {
-        if (isThisMachine(sender)) {
+        if (Networks.isThisMachine(sender)) {
             return true;
         }
         String network = Networks.of(sender);
@@ -57,15 +55,8 @@ class PublicLimits {
 
     /** Whether a time may be held for somebody. Whoever comes with too many may pick as well, and has nothing held. */
     boolean mayHold(String sender) {
-        return isThisMachine(sender) || picksByNetwork.get(Networks.of(sender)).tryConsume(1);
-    }
-
-    private static boolean isThisMachine(String sender) {
-        try {
-            return InetAddress.getByName(sender).isLoopbackAddress();
-        } catch (UnknownHostException notAnAddress) {
-            return false;
-        }
+        return Networks.isThisMachine(sender)
+                || picksByNetwork.get(Networks.of(sender)).tryConsume(1);
     }
 
     /** Whether something more may be done on the own page of a registration. */

@@ -1,0 +1,30 @@
+package jollyroster.door;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.stream.IntStream;
+import org.junit.jupiter.api.Test;
+
+class KnockLimitTest {
+
+    private final KnockLimit limit = new KnockLimit(60);
+
+    private long taken(String sender, long session) {
+        return IntStream.range(0, 1000)
+                .filter(i -> limit.mayKnock(sender, session))
+                .count();
+    }
+
+    @Test
+    void a_thousand_knocks_from_one_network_are_few() {
+        assertThat(taken("198.51.100.7", 1)).isBetween(60L, 65L);
+        assertThat(limit.mayKnock("198.51.100.99", 1)).as("the same network").isFalse();
+        assertThat(limit.mayKnock("203.0.113.9", 1)).as("another").isTrue();
+        assertThat(limit.mayKnock("198.51.100.7", 2)).as("another door").isTrue();
+    }
+
+    @Test
+    void a_proxy_on_this_machine_speaks_for_everybody() {
+        assertThat(taken("127.0.0.1", 1)).isEqualTo(1000);
+    }
+}
