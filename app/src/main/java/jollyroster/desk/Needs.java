@@ -13,6 +13,7 @@ import jollyroster.core.door.DoorHours;
 import jollyroster.core.readiness.Finding;
 import jollyroster.core.readiness.Readiness.Clash;
 import jollyroster.core.seats.Outlook;
+import jollyroster.door.Heads;
 import jollyroster.outbox.MessageState;
 import jollyroster.outbox.OutboxQueries;
 import jollyroster.platform.OutsideService;
@@ -52,6 +53,7 @@ class Needs {
     private final OutboxQueries outbox;
     private final AttendanceQueries attendance;
     private final WaitingNeeds waiting;
+    private final Heads heads;
     private final SignedIn signedIn;
 
     Needs(
@@ -65,6 +67,7 @@ class Needs {
             OutboxQueries outbox,
             AttendanceQueries attendance,
             WaitingNeeds waiting,
+            Heads heads,
             SignedIn signedIn) {
         this.clockChanges = clockChanges;
         this.services = services;
@@ -76,6 +79,7 @@ class Needs {
         this.outbox = outbox;
         this.attendance = attendance;
         this.waiting = waiting;
+        this.heads = heads;
         this.signedIn = signedIn;
     }
 
@@ -151,16 +155,16 @@ class Needs {
     private void openDoors(List<Session> soon, Instant now, List<Need> needs) {
         for (Session s : soon) {
             if (s.doorHours().at(now) == DoorHours.Phase.OPEN) {
-                long inside = attendance.ofSession(s.id(), s.span(), now).values().stream()
-                        .filter(a -> a.inside())
-                        .count();
+                int waiting = heads.waiting(s);
+                int inside = heads.inside(s);
                 needs.add(new Need(
                         0,
                         now.isBefore(s.start()) ? "door open" : "under way",
                         s.offering().title(),
-                        inside == 1 ? "One person is inside." : inside + " people are inside.",
-                        "Look after it",
-                        address(s)));
+                        (waiting == 0 ? "" : waiting == 1 ? "One waits at the door. " : waiting + " wait at the door. ")
+                                + (inside == 1 ? "One person is inside." : inside + " people are inside."),
+                        waiting == 0 ? "Look after it" : "Open the door",
+                        "/desk/door/" + s.id()));
             }
         }
     }

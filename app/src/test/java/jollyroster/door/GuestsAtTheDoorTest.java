@@ -118,6 +118,12 @@ class GuestsAtTheDoorTest {
         assertThat(guest.get(link).document().select("[data-place]").text()).isEqualTo("You are next.");
         assertThat(organiser.get(desk).document().select(".knocks li").text())
                 .contains("Priscilla Oduya-Lund", "My colleague sent me the link.", "nobody is registered like that");
+        assertThat(organiser
+                        .get("/desk")
+                        .document()
+                        .select(".needs a[href=" + desk + "]")
+                        .text())
+                .isEqualTo("Open the door");
         decide("Priscilla Oduya-Lund", "ADMIT", "");
         assertThat(guest.get(link).location()).contains("/standin/meeting/");
         assertThat(state(new Browserless(port)))
