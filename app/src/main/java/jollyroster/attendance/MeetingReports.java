@@ -79,11 +79,13 @@ class MeetingReports {
         }
         if ("left".equals(report.type())) {
             commands.left(report.visit(), report.at(), ACTOR);
+            guests.left(report.visit(), report.at(), ACTOR);
             return ResponseEntity.noContent().build();
         }
         String pass = String.valueOf(report.guest());
         OptionalLong guest = guests.registration(pass);
         if (guest.isPresent()) {
+            guests.joined(pass, report.visit(), ACTOR);
             roster.registration(guest.getAsLong()).ifPresent(r -> joined(report, r));
             return ResponseEntity.noContent().build();
         }

@@ -6,26 +6,20 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
-import java.util.OptionalLong;
-import jollyroster.attendance.GuestPasses;
 import jollyroster.core.door.Knock;
 import jollyroster.core.door.LinkTokens.Link;
-import jollyroster.core.door.LinkTokens.Purpose;
-import jollyroster.platform.PersonalLinks;
 import jollyroster.platform.Reads;
 import jollyroster.platform.tables.tables.records.ArrivalRecord;
 import org.springframework.stereotype.Component;
 
 /** Who came to a door without being expected. */
 @Component
-class ArrivalQueries implements GuestPasses {
+class ArrivalQueries {
 
     private final Reads reads;
-    private final PersonalLinks links;
 
-    ArrivalQueries(Reads reads, PersonalLinks links) {
+    ArrivalQueries(Reads reads) {
         this.reads = reads;
-        this.links = links;
     }
 
     /**
@@ -35,6 +29,7 @@ class ArrivalQueries implements GuestPasses {
      * @param says what they say to the host
      * @param word what the host says to them
      * @param by who decided; empty while nobody has
+     * @param left when they left, as the meeting service reports it
      */
     record Arrival(
             long id,
@@ -48,7 +43,8 @@ class ArrivalQueries implements GuestPasses {
             String word,
             Instant at,
             Optional<Instant> settled,
-            String by) {
+            String by,
+            Optional<Instant> left) {
 
         static Arrival of(ArrivalRecord row) {
             return new Arrival(
@@ -63,7 +59,12 @@ class ArrivalQueries implements GuestPasses {
                     row.getWord(),
                     row.getArrivedAt(),
                     Optional.ofNullable(row.getSettledAt()),
-                    row.getSettledBy());
+                    row.getSettledBy(),
+                    Optional.ofNullable(row.getLeftAt()));
+        }
+
+        boolean isInside() {
+            return state == Knock.INSIDE && left.isEmpty();
         }
 
         Link link() {
@@ -87,17 +88,6 @@ class ArrivalQueries implements GuestPasses {
                 .and(ARRIVAL.GENERATION.eq(link.generation()))
                 .and(ARRIVAL.SESSION_ID.eq(session))
                 .fetchOptional(Arrival::of);
-    }
-
-    @Override
-    public OptionalLong registration(String pass) {
-        Optional<Long> found = links.read(Purpose.ARRIVAL, pass)
-                .flatMap(link -> reads.sql()
-                        .selectFrom(ARRIVAL)
-                        .where(ARRIVAL.ID.eq(link.id()))
-                        .and(ARRIVAL.GENERATION.eq(link.generation()))
-                        .fetchOptional(row -> Objects.requireNonNullElse(row.getRegistrationId(), 0L)));
-        return found.map(OptionalLong::of).orElse(OptionalLong.empty());
     }
 
     /** How many wait at the door who came before. */

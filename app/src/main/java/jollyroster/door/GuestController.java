@@ -39,6 +39,7 @@ class GuestController {
     private final ArrivalQueries arrivals;
     private final ArrivalCommands commands;
     private final Entrances entrances;
+    private final Insiders insiders;
     private final KnockLimit limit;
     private final PersonalLinks links;
     private final HostQueries hosts;
@@ -49,6 +50,7 @@ class GuestController {
             ArrivalQueries arrivals,
             ArrivalCommands commands,
             Entrances entrances,
+            Insiders insiders,
             KnockLimit limit,
             PersonalLinks links,
             HostQueries hosts,
@@ -57,6 +59,7 @@ class GuestController {
         this.arrivals = arrivals;
         this.commands = commands;
         this.entrances = entrances;
+        this.insiders = insiders;
         this.limit = limit;
         this.links = links;
         this.hosts = hosts;
@@ -227,13 +230,17 @@ class GuestController {
                 .read(token)
                 .flatMap(link -> guestLinks.leadsTo(link, now).map(session -> {
                     Optional<Arrival> arrival = arrival(session, request);
-                    return new AtDoor(
-                            link,
-                            session,
-                            arrival,
-                            GuestMeets.decide(
-                                    session.doorHours().at(now), session.cancelled(), arrival.map(Arrival::state)));
+                    return new AtDoor(link, session, arrival, meets(session, arrival, now));
                 }));
+    }
+
+    /** Whoever has left comes in again as long as there is room. */
+    private GuestMeets meets(Session session, Optional<Arrival> arrival, Instant now) {
+        GuestMeets meets =
+                GuestMeets.decide(session.doorHours().at(now), session.cancelled(), arrival.map(Arrival::state));
+        boolean back =
+                meets == GuestMeets.INSIDE && arrival.orElseThrow().left().isPresent();
+        return back && insiders.room(session) <= 0 ? GuestMeets.FULL : meets;
     }
 
     private Optional<Arrival> arrival(Session session, HttpServletRequest request) {

@@ -4,7 +4,7 @@ import java.time.Clock;
 import java.util.Map;
 import java.util.OptionalInt;
 import jollyroster.attendance.AttendanceQueries;
-import jollyroster.core.door.Knock;
+import jollyroster.door.ArrivalQueries.Arrival;
 import jollyroster.programme.Session;
 import jollyroster.programme.Venue;
 import org.springframework.stereotype.Component;
@@ -32,7 +32,7 @@ class Insiders {
     int number(Session session) {
         Map<Long, AttendanceQueries.Attended> registered = registered(session);
         long guests = arrivals.of(session.id()).stream()
-                .filter(a -> a.state() == Knock.INSIDE)
+                .filter(Arrival::isInside)
                 .filter(a -> a.registration() == 0 || !isIn(registered, a.registration()))
                 .count();
         return (int) (guests

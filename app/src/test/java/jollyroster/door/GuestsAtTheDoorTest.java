@@ -24,7 +24,12 @@ import jollyroster.Saltmarrow;
 import jollyroster.Saltmarrow.Published;
 import jollyroster.TestClock;
 import jollyroster.core.door.Knock;
+import jollyroster.core.door.LinkTokens.Purpose;
 import jollyroster.platform.Actor;
+import jollyroster.platform.PersonalLinks;
+import jollyroster.programme.ProgrammeQueries;
+import jollyroster.programme.Venue;
+import jollyroster.programme.VenueCommands;
 import jollyroster.seating.RegistrationCommands;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -53,6 +58,18 @@ class GuestsAtTheDoorTest {
 
     @Autowired
     ArrivalQueries queries;
+
+    @Autowired
+    GuestVisitCommands visits;
+
+    @Autowired
+    PersonalLinks links;
+
+    @Autowired
+    VenueCommands venues;
+
+    @Autowired
+    ProgrammeQueries programme;
 
     @Autowired
     DoorStream doors;
@@ -92,6 +109,13 @@ class GuestsAtTheDoorTest {
             fields.put(more[i], more[i + 1]);
         }
         return guest.post(link, link + "/knock", fields);
+    }
+
+    private void roomFor(int people) {
+        Venue room = programme.session(at.session()).orElseThrow().venue().orElseThrow();
+        VenueCommands.Form sized =
+                new VenueCommands.Form(room.name(), room.kind().name(), "", "", "", "", String.valueOf(people));
+        venues.change(room.id(), room.version(), sized, ORGANISER);
     }
 
     private String state(Browserless guest) {
@@ -202,10 +226,7 @@ class GuestsAtTheDoorTest {
 
     @Test
     void no_more_come_in_than_the_room_takes() {
-        store.update(
-                "update venue set room_size = 2 where id = (select coalesce(s.venue_id, o.venue_id) from session s "
-                        + "join offering o on o.id = s.offering_id where s.id = ?)",
-                at.session());
+        roomFor(2);
         for (String name : List.of("Ann One", "Ben Two", "Cid Three")) {
             knock(new Browserless(port), name);
         }
@@ -215,6 +236,29 @@ class GuestsAtTheDoorTest {
                 .containsExactly(Knock.INSIDE, Knock.INSIDE, Knock.WAITING);
         decide("Cid Three", "ADMIT", "");
         assertThat(arrival("Cid Three").state()).isEqualTo(Knock.WAITING);
+    }
+
+    @Test
+    void a_guest_who_leaves_makes_room_and_comes_back_only_where_there_is_some() {
+        roomFor(1);
+        Browserless first = new Browserless(port);
+        Browserless second = new Browserless(port);
+        knock(first, "Ann One");
+        knock(second, "Ben Two");
+        decide("Ann One", "ADMIT", "");
+        String pass = links.issue(Purpose.ARRIVAL, arrival("Ann One").link());
+        visits.joined(pass, "stay-1", ORGANISER);
+        visits.left("stay-1", OPEN, ORGANISER);
+        visits.joined(pass, "stay-1", ORGANISER);
+        assertThat(arrival("Ann One").isInside())
+                .as("a report that comes twice counts once")
+                .isFalse();
+        decide("Ben Two", "ADMIT", "");
+        assertThat(arrival("Ben Two").state()).isEqualTo(Knock.INSIDE);
+        assertThat(state(first)).isEqualTo("full");
+        visits.joined(links.issue(Purpose.ARRIVAL, arrival("Ben Two").link()), "stay-2", ORGANISER);
+        visits.left("stay-2", OPEN, ORGANISER);
+        assertThat(first.get(link).location()).contains("/standin/meeting/");
     }
 
     @Test

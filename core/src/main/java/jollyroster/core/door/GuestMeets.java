@@ -11,6 +11,8 @@ public enum GuestMeets {
     WAITING,
     ASKED_TO_WAIT,
     INSIDE,
+    /** Was inside, and the room has filled up since. */
+    FULL,
     TURNED_AWAY,
     /** May not knock again. */
     BARRED,
