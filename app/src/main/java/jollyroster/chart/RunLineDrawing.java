@@ -117,7 +117,9 @@ final class RunLineDrawing {
 
     /** Beside the link, whose name has it already. */
     private void count(Mark mark) {
+        svg.begin("g").with("class", "is-" + mark.code()).inside();
         svg.words("count", mark.x() + 13, 13, mark.label());
+        svg.end("g");
     }
 
     private void message(Mark mark) {
