@@ -144,6 +144,8 @@ class StoryTest {
         organiser.navigate("/desk");
         assertThat(organiser.locator(".needs")).containsText("under way");
         organiser.click(".needs >> text=Look after it");
+        assertThat(organiser.locator(".heads .is-inside")).containsText("1");
+        organiser.click("h1 a");
         assertThat(organiser.locator("#roster tr", new Page.LocatorOptions().setHasText("Wren Skerry")))
                 .containsText("inside now");
         for (int i = 0; i < 3; i++) {
