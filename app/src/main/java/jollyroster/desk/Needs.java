@@ -161,7 +161,11 @@ class Needs {
                         0,
                         now.isBefore(s.start()) ? "door open" : "under way",
                         s.offering().title(),
-                        (waiting == 0 ? "" : waiting == 1 ? "One waits at the door. " : waiting + " wait at the door. ")
+                        (waiting == 0
+                                        ? ""
+                                        : waiting == 1
+                                                ? "One person is waiting at the door. "
+                                                : waiting + " people are waiting at the door. ")
                                 + (inside == 1 ? "One person is inside." : inside + " people are inside."),
                         waiting == 0 ? "Look after it" : "Open the door",
                         "/desk/door/" + s.id()));

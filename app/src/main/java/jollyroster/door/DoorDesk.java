@@ -145,7 +145,7 @@ class DoorDesk {
             case BEFORE ->
                 "the door opens in "
                         + Times.length(Duration.between(now, session.doorHours().opens()));
-            case AFTER -> "the door is shut";
+            case AFTER -> "the door is closed";
             case OPEN ->
                 now.isBefore(session.start())
                         ? "starts in " + Times.length(Duration.between(now, session.start()))
@@ -216,7 +216,7 @@ class DoorDesk {
                 return "registered for " + Times.day(other.zonedStart()) + ", not for today";
             }
         }
-        return "nobody is registered like that";
+        return "no registration with this name";
     }
 
     private List<Gone> last(List<Arrival> all) {

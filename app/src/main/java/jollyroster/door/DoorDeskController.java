@@ -27,7 +27,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 class DoorDeskController {
 
     private static final int LONGEST_WORD = 200;
-    private static final String FULL = "The room is full. Nobody more can come in until somebody leaves.";
+    private static final String FULL = "The room is full. Nobody else can be admitted until somebody leaves.";
     private final DoorDesk desk;
     private final DoorStream stream;
     private final GuestLinkQueries guestLinks;
@@ -118,7 +118,7 @@ class DoorDeskController {
             RedirectAttributes flash) {
         visible(session, actor);
         linkCommands.renew(session, "offering".equals(scope), email, actor);
-        flash.addFlashAttribute("told", "There is a new guest link. One that was given before leads nowhere now.");
+        flash.addFlashAttribute("told", "There is a new guest link. The one before is not valid any more.");
         return back(session);
     }
 

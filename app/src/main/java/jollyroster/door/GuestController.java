@@ -68,7 +68,7 @@ class GuestController {
 
     private record AtDoor(GuestLink link, Session session, Optional<Arrival> arrival, GuestMeets meets) {}
 
-    /** The door as a guest sees it. @param secondsLeft until it opens @param place in the line of those who wait @param wait about how long, in words */
+    /** The door as a guest sees it. @param secondsLeft until it opens @param inLine their place among those who wait; 0 for none */
     record View(
             GuestMeets meets,
             String title,
@@ -151,7 +151,7 @@ class GuestController {
         if (problem.isEmpty()
                 && !limit.mayKnock(request.getRemoteAddr(), at.session().id())) {
             response.setStatus(HttpStatus.TOO_MANY_REQUESTS.value());
-            problem = "Many have knocked from where you are. Please try again in a few minutes.";
+            problem = "Too many requests from your network. Please try again in a few minutes.";
         }
         Optional<Link> knocked = problem.isEmpty()
                 ? commands.knock(
@@ -167,7 +167,7 @@ class GuestController {
         return again(
                 at,
                 token,
-                problem.isEmpty() ? "Very many are waiting. Please try again in a few minutes." : problem,
+                problem.isEmpty() ? "Too many people are waiting. Please try again in a few minutes." : problem,
                 new ArrivalCommands.Who(name, email, says),
                 response,
                 model);

@@ -46,7 +46,8 @@ final class LogbookWords {
             case WROTE -> "to " + count(f.number("people"), "person", "people") + ": " + f.text("subject");
             case SESSION_CHANGED, CALLED_OFF -> f.text("what").isEmpty() ? SessionChange.words(f) : f.text("what");
             case UNDONE -> "as it was before";
-            case GUEST_LINK -> "of the " + f.text("of") + (f.is("renewed") ? "; the one before is dead" : "");
+            case GUEST_LINK ->
+                "of the " + f.text("of") + (f.is("renewed") ? "; the one before is not valid any more" : "");
             case AT_THE_DOOR ->
                 f.text("who") + " " + decided(f.text("decision"))
                         + (f.text("word").isEmpty() ? "" : ": “" + f.text("word") + "”");

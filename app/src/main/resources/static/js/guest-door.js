@@ -21,7 +21,7 @@ export function start() {
       if (state.meets !== door.dataset.meets || state.word !== (door.dataset.word ?? "")) {
         location.reload();
       } else if (place) {
-        place.textContent = state.place <= 1 ? "You are next." : `${state.place - 1} came before you.`;
+        place.textContent = state.place <= 1 ? "You are next." : `${state.place - 1} ahead of you.`;
       }
     } catch {
       // No connection: it is asked again.

@@ -31,7 +31,7 @@ class DoorStoryTest {
                     .replaceAll(".*/", "");
             open(desk, "/desk/door/" + session);
             desk.locator(".guest-way button")
-                    .filter(new Locator.FilterOptions().setHasText("Make a link"))
+                    .filter(new Locator.FilterOptions().setHasText("Create link"))
                     .first()
                     .click();
             String link = desk.locator("#way-session").inputValue();
@@ -43,7 +43,7 @@ class DoorStoryTest {
             guest.navigate(link);
             assertThat(Chromium.violations(guest)).isEmpty();
             guest.fill("#name", "Priscilla Oduya-Lund");
-            guest.click("text=Knock");
+            guest.click("text=Ask to come in");
             assertThat(guest.locator("main")).hasAttribute("data-state", "waiting");
             assertThat(Chromium.violations(guest)).isEmpty();
             assertThat(desk.locator(".knocks")).containsText("Priscilla Oduya-Lund");
