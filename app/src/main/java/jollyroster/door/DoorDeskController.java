@@ -118,7 +118,7 @@ class DoorDeskController {
             RedirectAttributes flash) {
         visible(session, actor);
         linkCommands.renew(session, "offering".equals(scope), email, actor);
-        flash.addFlashAttribute("told", "There is a new guest link. The one before is not valid any more.");
+        flash.addFlashAttribute("said", "There is a new guest link. The one before is not valid any more.");
         return back(session);
     }
 
@@ -168,7 +168,7 @@ class DoorDeskController {
         switch (outcome) {
             case DONE -> {}
             case FULL -> flash.addFlashAttribute("warned", FULL);
-            case NOTHING -> flash.addFlashAttribute("told", "That had been decided already.");
+            case NOTHING -> flash.addFlashAttribute("said", "That had been decided already.");
         }
     }
 

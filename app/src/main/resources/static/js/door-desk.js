@@ -64,8 +64,8 @@ async function send(form, button) {
       location.reload();
       return;
     }
-    document.querySelectorAll("main > [role=status], main > [role=alert], main > .warned, main > .told").forEach((said) => said.remove());
-    const said = page.querySelector("main > .warned, main > .told, main > [role=alert], main > [role=status]");
+    document.querySelectorAll("main > .said, main > .warned").forEach((said) => said.remove());
+    const said = page.querySelector("main > .said, main > .warned");
     keep(fresh);
     if (said) sheet().before(said);
     pick(current());

@@ -234,8 +234,11 @@ class GuestsAtTheDoorTest {
         assertThat(queries.of(at.session()))
                 .extracting(ArrivalQueries.Arrival::state)
                 .containsExactly(Knock.INSIDE, Knock.INSIDE, Knock.WAITING);
+        assertThat(organiser.get(desk).document().select(".warned").text()).contains("The room is full");
         decide("Cid Three", "ADMIT", "");
         assertThat(arrival("Cid Three").state()).isEqualTo(Knock.WAITING);
+        decide("Ann One", "ADMIT", "");
+        assertThat(organiser.get(desk).document().select(".said").text()).contains("decided already");
     }
 
     @Test
