@@ -8,7 +8,6 @@ import java.util.List;
 import java.util.Optional;
 import jollyroster.core.door.Knock;
 import jollyroster.core.door.LinkTokens.Link;
-import jollyroster.door.ArrivalQueries.Arrival;
 import jollyroster.logbook.LogbookCommands;
 import jollyroster.logbook.LogbookEntry;
 import jollyroster.platform.Actor;
@@ -16,20 +15,24 @@ import jollyroster.platform.Facts;
 import jollyroster.platform.PersonalLinks;
 import jollyroster.platform.Writes;
 import jollyroster.programme.Session;
+import jollyroster.seating.Registration;
 import jollyroster.seating.RegistrationQueries;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
 /** Knocks at doors, and what is decided about them. */
 @Component
-class ArrivalCommands {
+public class ArrivalCommands {
 
     /** More than anybody can look through. */
     static final int MOST_WAITING = 500;
 
+    /** Browsers that wait with one personal link. */
+    private static final int MOST_OF_ONE = 3;
+
     private static final List<String> AT_THE_DOOR = List.of(Knock.WAITING.name(), Knock.ASKED_TO_WAIT.name());
     private final DoorKeepers keepers;
-    private final Insiders insiders;
+    private final InsideQueries insiders;
     private final RegistrationQueries roster;
     private final LogbookCommands logbook;
     private final Writes writes;
@@ -37,7 +40,7 @@ class ArrivalCommands {
 
     ArrivalCommands(
             DoorKeepers keepers,
-            Insiders insiders,
+            InsideQueries insiders,
             RegistrationQueries roster,
             LogbookCommands logbook,
             Writes writes,
@@ -50,29 +53,84 @@ class ArrivalCommands {
         this.clock = clock;
     }
 
-    /** What somebody says of themselves. */
-    record Who(String name, String email, String says) {}
+    /** What somebody says of themselves. @param registration theirs; 0 for none @param agreedTo the wording they agreed to */
+    public record Who(
+            Arrival.Kind kind,
+            long registration,
+            String name,
+            String email,
+            String says,
+            boolean isProven,
+            String agreedTo) {
+
+        Who proven() {
+            return new Who(kind, registration, name, email, says, true, agreedTo);
+        }
+
+        Who agreeing(String words) {
+            return new Who(kind, registration, name, email, says, isProven, words);
+        }
+
+        public static Who guest(String name, String email, String says) {
+            return new Who(Arrival.Kind.GUEST, 0, name, email, says, false, "");
+        }
+
+        /** Somebody with a personal link that somebody is inside with. */
+        public static Who second(Registration r) {
+            return registered(Arrival.Kind.SECOND, r);
+        }
+
+        static Who registered(Arrival.Kind kind, Registration r) {
+            return new Who(kind, r.id(), r.name(), r.email(), "", true, "");
+        }
+    }
 
     /** Somebody knocks. @return by what their browser is known from now on; empty where too many wait already */
     @Transactional
     public Optional<Link> knock(long session, Who who, Actor actor) {
-        if (waiting(session).size() >= MOST_WAITING) {
-            return Optional.empty();
+        List<Arrival> waiting = waiting(session);
+        boolean tooMany = who.registration() == 0
+                ? waiting.size() >= MOST_WAITING
+                : waiting.stream()
+                                .filter(a -> a.registration() == who.registration())
+                                .count()
+                        >= MOST_OF_ONE;
+        return tooMany ? Optional.empty() : Optional.of(arrive(session, who, Knock.WAITING));
+    }
+
+    /** Notes that somebody goes in by their own link, where no service will report it. */
+    @Transactional
+    public void letIn(long session, Who who, Actor actor) {
+        boolean noted = writes.sql()
+                .fetchExists(
+                        ARRIVAL,
+                        ARRIVAL.SESSION_ID.eq(session),
+                        ARRIVAL.REGISTRATION_ID.eq(who.registration()),
+                        ARRIVAL.STATE.eq(Knock.INSIDE.name()));
+        if (!noted) {
+            arrive(session, who, Knock.INSIDE);
         }
+    }
+
+    private Link arrive(long session, Who who, Knock state) {
         Instant now = clock.instant();
         int generation = PersonalLinks.firstGeneration(now);
         Long id = writes.sql()
                 .insertInto(ARRIVAL)
                 .set(ARRIVAL.SESSION_ID, session)
+                .set(ARRIVAL.KIND, who.kind().name())
+                .set(ARRIVAL.REGISTRATION_ID, who.registration() == 0 ? null : (Long) who.registration())
                 .set(ARRIVAL.GENERATION, generation)
                 .set(ARRIVAL.NAME, who.name())
                 .set(ARRIVAL.EMAIL, who.email())
                 .set(ARRIVAL.SAYS, who.says())
-                .set(ARRIVAL.STATE, Knock.WAITING.name())
+                .set(ARRIVAL.IS_PROVEN, who.isProven())
+                .set(ARRIVAL.AGREED_TO, who.agreedTo())
+                .set(ARRIVAL.STATE, state.name())
                 .set(ARRIVAL.ARRIVED_AT, now)
                 .returningResult(ARRIVAL.ID)
                 .fetchOne(ARRIVAL.ID);
-        return Optional.of(new Link(id, generation));
+        return new Link(id, generation);
     }
 
     /** Somebody who was turned away comes once more, behind those who wait. @return whether they may */

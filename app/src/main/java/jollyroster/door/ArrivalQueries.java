@@ -2,14 +2,12 @@ package jollyroster.door;
 
 import static jollyroster.platform.tables.Tables.ARRIVAL;
 
-import java.time.Instant;
 import java.util.List;
-import java.util.Objects;
 import java.util.Optional;
 import jollyroster.core.door.Knock;
 import jollyroster.core.door.LinkTokens.Link;
+import jollyroster.door.Arrival.Kind;
 import jollyroster.platform.Reads;
-import jollyroster.platform.tables.tables.records.ArrivalRecord;
 import org.springframework.stereotype.Component;
 
 /** Who came to a door without being expected. */
@@ -22,71 +20,25 @@ class ArrivalQueries {
         this.reads = reads;
     }
 
-    /**
-     * Somebody at a door.
-     *
-     * @param registration whose they turned out to be; 0 for nobody's
-     * @param says what they say to the host
-     * @param word what the host says to them
-     * @param by who decided; empty while nobody has
-     * @param left when they left, as the meeting service reports it
-     */
-    record Arrival(
-            long id,
-            long session,
-            long registration,
-            int generation,
-            String name,
-            String email,
-            String says,
-            Knock state,
-            String word,
-            Instant at,
-            Optional<Instant> settled,
-            String by,
-            Optional<Instant> left) {
-
-        static Arrival of(ArrivalRecord row) {
-            return new Arrival(
-                    row.getId(),
-                    row.getSessionId(),
-                    Objects.requireNonNullElse(row.getRegistrationId(), 0L),
-                    row.getGeneration(),
-                    row.getName(),
-                    row.getEmail(),
-                    row.getSays(),
-                    Knock.valueOf(row.getState()),
-                    row.getWord(),
-                    row.getArrivedAt(),
-                    Optional.ofNullable(row.getSettledAt()),
-                    row.getSettledBy(),
-                    Optional.ofNullable(row.getLeftAt()));
-        }
-
-        boolean isInside() {
-            return state == Knock.INSIDE && left.isEmpty();
-        }
-
-        Link link() {
-            return new Link(id, generation);
-        }
-    }
-
-    /** In the order they came. */
+    /** Those who had to knock, in the order they came. */
     List<Arrival> of(long session) {
         return reads.sql()
                 .selectFrom(ARRIVAL)
                 .where(ARRIVAL.SESSION_ID.eq(session))
+                .and(ARRIVAL.KIND.ne(Kind.LET_IN.name()))
                 .orderBy(ARRIVAL.ARRIVED_AT, ARRIVAL.ID)
                 .fetch(Arrival::of);
     }
 
     Optional<Arrival> byLink(Link link, long session) {
+        return byLink(link).filter(a -> a.session() == session);
+    }
+
+    Optional<Arrival> byLink(Link link) {
         return reads.sql()
                 .selectFrom(ARRIVAL)
                 .where(ARRIVAL.ID.eq(link.id()))
                 .and(ARRIVAL.GENERATION.eq(link.generation()))
-                .and(ARRIVAL.SESSION_ID.eq(session))
                 .fetchOptional(Arrival::of);
     }
 
@@ -100,5 +52,15 @@ class ArrivalQueries {
                         ARRIVAL.ARRIVED_AT
                                 .lt(waiting.at())
                                 .or(ARRIVAL.ARRIVED_AT.eq(waiting.at()).and(ARRIVAL.ID.lt(waiting.id()))));
+    }
+
+    /** Whether somebody was barred who is that registration. */
+    boolean isBarred(long session, long registration) {
+        return reads.sql()
+                .fetchExists(
+                        ARRIVAL,
+                        ARRIVAL.REGISTRATION_ID.eq(registration),
+                        ARRIVAL.SESSION_ID.eq(session),
+                        ARRIVAL.STATE.eq(Knock.BARRED.name()));
     }
 }

@@ -1,5 +1,6 @@
 package jollyroster.door;
 
+import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
 import java.time.Duration;
@@ -8,16 +9,16 @@ import java.time.ZoneId;
 import java.util.Map;
 import java.util.Optional;
 import jollyroster.core.door.Admission;
-import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.core.door.LinkTokens.Purpose;
-import jollyroster.core.seats.RegistrationState;
+import jollyroster.door.ArrivalCommands.Who;
+import jollyroster.door.MeetingProvider.Coming;
+import jollyroster.door.PersonalDoor.Arriving;
+import jollyroster.platform.Actor;
 import jollyroster.platform.PersonalLinks;
 import jollyroster.platform.Times;
 import jollyroster.programme.HostQueries;
-import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Session;
 import jollyroster.programme.Venue;
-import jollyroster.seating.Registration;
 import jollyroster.seating.RegistrationQueries;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
@@ -25,6 +26,7 @@ import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
 
 /** The join link: counts down, then hands over. Bad tokens learn nothing. */
 @Controller
@@ -32,7 +34,10 @@ class DoorController {
 
     private final PersonalLinks links;
     private final RegistrationQueries roster;
-    private final ProgrammeQueries programme;
+    private final PersonalDoor door;
+    private final WaitingRoom waiting;
+    private final DoorCookies cookies;
+    private final ArrivalCommands commands;
     private final HostQueries hosts;
     private final Entrances entrances;
     private final Clock clock;
@@ -40,19 +45,23 @@ class DoorController {
     DoorController(
             PersonalLinks links,
             RegistrationQueries roster,
-            ProgrammeQueries programme,
+            PersonalDoor door,
+            WaitingRoom waiting,
+            DoorCookies cookies,
+            ArrivalCommands commands,
             HostQueries hosts,
             Entrances entrances,
             Clock clock) {
         this.links = links;
         this.roster = roster;
-        this.programme = programme;
+        this.door = door;
+        this.waiting = waiting;
+        this.cookies = cookies;
+        this.commands = commands;
         this.hosts = hosts;
         this.entrances = entrances;
         this.clock = clock;
     }
-
-    private record Arriving(Registration who, Session session, Admission meets) {}
 
     /** The door as a person sees it. @param secondsLeft until the door opens, in seconds; 0 when it is open */
     record View(
@@ -67,22 +76,24 @@ class DoorController {
             int placeInLine,
             String ownPage,
             String slug,
-            String stateAddress) {}
+            String address,
+            WaitingRoom.View waiting) {}
 
     /** Where one goes and with what. @param host who leads it; empty when nobody is named */
     record Where(boolean online, String place, String accessNote, String bring, String host) {}
 
     @GetMapping("/join/{token}")
-    String join(@PathVariable String token, Model model, HttpServletResponse response) {
-        Optional<Arriving> arriving = arriving(token);
+    String join(@PathVariable String token, Model model, HttpServletRequest request, HttpServletResponse response) {
+        Optional<Arriving> arriving = door.arriving(token, request);
         if (arriving.isEmpty()) {
             response.setStatus(HttpStatus.NOT_FOUND.value());
             return "door/unknown";
         }
         Arriving at = arriving.get();
         if (at.meets() == Admission.COME_IN && at.session().isOnline()) {
-            Optional<String> entry = entry(at);
+            Optional<String> entry = entry(at, token);
             if (entry.isPresent()) {
+                letIn(at, request, response);
                 return "redirect:" + entry.get();
             }
             model.addAttribute("late", true);
@@ -92,45 +103,57 @@ class DoorController {
         return "door/join";
     }
 
+    /** The browser may come back; and where no service reports who comes, the door keeps note. */
+    private void letIn(Arriving at, HttpServletRequest request, HttpServletResponse response) {
+        cookies.keepLetIn(at.session(), at.link(), request, response);
+        if (!Entrances.isReported(at.session())) {
+            commands.letIn(
+                    at.session().id(),
+                    Who.registered(Arrival.Kind.LET_IN, at.who()),
+                    Actor.visitor(at.who().name()));
+        }
+    }
+
     /** What a waiting page asks from time to time; the door may be moved while somebody stands before it. */
     @GetMapping("/join/{token}/state")
-    ResponseEntity<Map<String, Object>> state(@PathVariable String token) {
-        return arriving(token)
+    ResponseEntity<Map<String, Object>> state(@PathVariable String token, HttpServletRequest request) {
+        return door.arriving(token, request)
                 .map(at -> ResponseEntity.ok()
                         .header("Cache-Control", "no-store")
-                        .body(Map.<String, Object>of(
-                                "meets", at.meets().name(), "secondsLeft", secondsLeft(at.session()))))
+                        .body(waiting.state(at.session(), at.meets().name(), secondsLeft(at.session()), at.knocked())))
                 .orElseGet(() -> ResponseEntity.notFound().build());
     }
 
-    private Optional<Arriving> arriving(String token) {
-        return links.read(Purpose.JOIN, token)
-                .flatMap(link -> roster.registration(link.id())
-                        .filter(r -> r.generation() == link.generation())
-                        .flatMap(r ->
-                                programme.dateAt(r.session(), clock.instant()).map(session -> arriving(r, session))));
+    @PostMapping("/join/{token}/knock")
+    String knock(@PathVariable String token, HttpServletRequest request, HttpServletResponse response) {
+        door.arriving(token, request).ifPresent(at -> {
+            boolean again = at.meets() == Admission.TURNED_AWAY;
+            boolean first = at.meets() == Admission.KNOCKS || at.meets() == Admission.SECOND;
+            if (again) {
+                at.knocked().ifPresent(a -> commands.knockAgain(a.id(), Actor.visitor(a.name())));
+            } else if (first) {
+                knock(at, request, response);
+            }
+        });
+        return "redirect:/join/" + token;
     }
 
-    private Arriving arriving(Registration who, Session session) {
-        Admission meets =
-                Admission.decide(standing(who.state()), session.doorHours().at(clock.instant()), session.cancelled());
-        return new Arriving(who, session, meets);
+    private void knock(Arriving at, HttpServletRequest request, HttpServletResponse response) {
+        Arrival.Kind kind = at.meets() == Admission.SECOND ? Arrival.Kind.SECOND : Arrival.Kind.KNOCKS;
+        commands.knock(
+                        at.session().id(),
+                        Who.registered(kind, at.who()),
+                        Actor.visitor(at.who().name()))
+                .ifPresent(link -> cookies.keepKnock(at.session(), link, request, response));
     }
 
-    private static Admission.Standing standing(RegistrationState state) {
-        return switch (state) {
-            case REGISTERED -> Admission.Standing.REGISTERED;
-            case UNCONFIRMED, MAYBE -> Admission.Standing.HELD;
-            case WAITLISTED, CALLED_UP -> Admission.Standing.WAITLISTED;
-            case CANCELLED, DECLINED -> Admission.Standing.CANCELLED;
-        };
-    }
-
-    /** Where the person goes in; empty while the meeting service has not made the room. */
-    private Optional<String> entry(Arriving at) {
-        Registration who = at.who();
+    /** Where the person goes in: where there are turns, by the page beside the meeting. Empty while the service has no room. */
+    private Optional<String> entry(Arriving at, String token) {
+        if (at.session().offering().door().hasTurns()) {
+            return Optional.of("/live/" + token);
+        }
         return entrances.way(
-                at.session(), who.name(), links.issue(Purpose.MEETING_PASS, new Link(who.id(), who.generation())));
+                at.session(), new Coming(at.who().name(), links.issue(Purpose.MEETING_PASS, at.link()), false));
     }
 
     private long secondsLeft(Session session) {
@@ -145,7 +168,7 @@ class DoorController {
         boolean sameClock = theirs.getRules()
                 .getOffset(start)
                 .equals(session.zone().getRules().getOffset(start));
-        boolean waiting = at.meets() == Admission.PLACE_IN_LINE;
+        boolean isInLine = at.meets() == Admission.PLACE_IN_LINE;
         return new View(
                 at.meets(),
                 session.offering().title(),
@@ -162,10 +185,11 @@ class DoorController {
                 Times.dayAndTime(session.doorHours().opens(), theirs),
                 secondsLeft(session),
                 where(session),
-                waiting ? roster.placeInLine(at.who()) : 0,
-                links.ownPage(new Link(at.who().id(), at.who().generation())),
+                isInLine ? roster.placeInLine(at.who()) : 0,
+                links.ownPage(at.link()),
                 session.offering().slug(),
-                "/join/" + token + "/state");
+                "/join/" + token,
+                waiting.view(session, at.meets().name(), at.knocked(), "/join/" + token));
     }
 
     private Where where(Session session) {

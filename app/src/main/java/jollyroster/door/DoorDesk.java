@@ -6,24 +6,17 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Map;
-import java.util.Optional;
 import java.util.OptionalInt;
-import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import jollyroster.attendance.AttendanceQueries.Attended;
 import jollyroster.chart.RoomDrawing;
+import jollyroster.core.door.DoorHours;
 import jollyroster.core.door.Knock;
-import jollyroster.core.door.NameMatch;
-import jollyroster.door.ArrivalQueries.Arrival;
 import jollyroster.platform.OrganisationQueries;
 import jollyroster.platform.Times;
 import jollyroster.programme.HostQueries;
-import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.SeatCounts;
 import jollyroster.programme.Session;
-import jollyroster.seating.Registration;
 import jollyroster.seating.RegistrationQueries;
 import org.springframework.stereotype.Component;
 
@@ -33,25 +26,28 @@ class DoorDesk {
 
     private static final int LAST = 12;
     private final ArrivalQueries arrivals;
-    private final Insiders insiders;
+    private final InsideQueries insiders;
     private final RegistrationQueries roster;
-    private final ProgrammeQueries programme;
+    private final Recognition recognition;
+    private final WaitingRoom waitingRoom;
     private final HostQueries hosts;
     private final OrganisationQueries organisation;
     private final Clock clock;
 
     DoorDesk(
             ArrivalQueries arrivals,
-            Insiders insiders,
+            InsideQueries insiders,
             RegistrationQueries roster,
-            ProgrammeQueries programme,
+            Recognition recognition,
+            WaitingRoom waitingRoom,
             HostQueries hosts,
             OrganisationQueries organisation,
             Clock clock) {
         this.arrivals = arrivals;
         this.insiders = insiders;
         this.roster = roster;
-        this.programme = programme;
+        this.recognition = recognition;
+        this.waitingRoom = waitingRoom;
         this.hosts = hosts;
         this.organisation = organisation;
         this.clock = clock;
@@ -70,9 +66,18 @@ class DoorDesk {
             String drawing,
             List<Row> rows,
             List<Gone> last,
-            boolean anyRegistered) {}
+            boolean anyRegistered,
+            String note,
+            boolean writesToMissing) {}
 
-    /** Somebody who waits. @param match whose registration it probably is; 0 for nobody's @param asked whether they were asked to wait */
+    /**
+     * Somebody who waits.
+     *
+     * @param match whose registration it probably is; 0 for nobody's
+     * @param asked whether they were asked to wait
+     * @param second whether somebody is inside with their link
+     * @param first whether they are here for the first time
+     */
     record Row(
             long id,
             String since,
@@ -82,6 +87,8 @@ class DoorDesk {
             String strong,
             long match,
             boolean asked,
+            boolean second,
+            boolean first,
             String word) {}
 
     /** Somebody who came in or was sent away. */
@@ -96,8 +103,8 @@ class DoorDesk {
         int expected = roster.of(List.of(session.book()))
                 .getOrDefault(session.book(), SeatCounts.SeatCount.NONE)
                 .taken();
-        int missing = missing(session, all, expected);
-        OptionalInt room = Insiders.limit(session);
+        int missing = Math.max(0, expected - insiders.came(session));
+        OptionalInt room = InsideQueries.limit(session);
         return new View(
                 session.offering().title(),
                 about(session),
@@ -110,16 +117,13 @@ class DoorDesk {
                 RoomDrawing.of(inside, waiting.size(), missing),
                 rows(session, waiting, now),
                 last(all),
-                waiting.stream().anyMatch(a -> a.registration() != 0));
+                waiting.stream().anyMatch(a -> a.registration() != 0),
+                waitingRoom.note(session),
+                missing > 0 && session.isOnline() && !session.cancelled() && isOn(session, now));
     }
 
-    /** Those who are expected and have not come yet. */
-    private int missing(Session session, List<Arrival> all, int expected) {
-        Map<Long, Attended> came = insiders.registered(session);
-        long joined = all.stream()
-                .filter(a -> a.state() == Knock.INSIDE && a.registration() != 0 && !came.containsKey(a.registration()))
-                .count();
-        return (int) Math.max(0, expected - came.size() - joined);
+    private static boolean isOn(Session session, Instant now) {
+        return !now.isBefore(session.start()) && session.doorHours().at(now) == DoorHours.Phase.OPEN;
     }
 
     private String about(Session session) {
@@ -165,58 +169,26 @@ class DoorDesk {
     }
 
     private List<Row> rows(Session session, List<Arrival> waiting, Instant now) {
-        if (waiting.isEmpty()) {
-            return List.of();
-        }
-        Map<Long, Registration> here = roster.roster(session.book()).stream()
-                .filter(r -> r.state().mayJoin())
-                .collect(Collectors.toMap(Registration::id, Function.identity()));
-        List<NameMatch.Known> known = here.values().stream()
-                .map(r -> new NameMatch.Known(r.id(), r.name(), r.email()))
-                .toList();
-        return waiting.stream().map(a -> row(session, a, here, known, now)).toList();
+        Recognition.Guesses guesses = recognition.of(session, waiting);
+        return waiting.stream().map(a -> row(a, guesses, now)).toList();
     }
 
-    private Row row(
-            Session session, Arrival a, Map<Long, Registration> here, List<NameMatch.Known> known, Instant now) {
-        Optional<Registration> match = NameMatch.of(a.name(), a.email(), known).map(found -> here.get(found.id()));
-        boolean joined = a.registration() != 0;
+    private static Row row(Arrival a, Recognition.Guesses guesses, Instant now) {
+        Recognition.Guess guess = guesses.of(a);
         return new Row(
                 a.id(),
                 waited(Duration.between(a.at(), now)),
                 a.name(),
-                a.email().isEmpty() ? a.says() : a.says().isEmpty() ? a.email() : a.email() + " · " + a.says(),
-                joined ? "registered as " : match.isPresent() ? "probably " : elsewhere(session, a),
-                joined
-                        ? Optional.ofNullable(here.get(a.registration()))
-                                .map(Registration::name)
-                                .orElse("")
-                        : match.map(Registration::name).orElse(""),
-                joined ? 0 : match.map(Registration::id).orElse(0L),
+                Stream.of(a.email() + (a.proven() && a.kind() == Arrival.Kind.GUEST ? " (confirmed)" : ""), a.says())
+                        .filter(text -> !text.isEmpty())
+                        .collect(Collectors.joining(" · ")),
+                guess.words(),
+                guess.name(),
+                guess.match(),
                 a.state() == Knock.ASKED_TO_WAIT,
+                a.kind() == Arrival.Kind.SECOND,
+                guess.first(),
                 a.word());
-    }
-
-    /** Whether somebody of that name comes to another date of it. */
-    private String elsewhere(Session session, Arrival a) {
-        List<Session> others = programme.sessionsOf(session.offering().id()).stream()
-                .filter(s -> s.id() != session.id() && s.lead() == null && !s.cancelled())
-                .sorted(Comparator.comparing(
-                        s -> Duration.between(session.start(), s.start()).abs()))
-                .limit(10)
-                .toList();
-        Map<Long, List<Registration>> rosters =
-                roster.rosters(others.stream().map(Session::book).toList());
-        for (Session other : others) {
-            List<NameMatch.Known> known = rosters.getOrDefault(other.book(), List.of()).stream()
-                    .filter(r -> r.state().mayJoin())
-                    .map(r -> new NameMatch.Known(r.id(), r.name(), r.email()))
-                    .toList();
-            if (NameMatch.of(a.name(), a.email(), known).isPresent()) {
-                return "registered for " + Times.day(other.zonedStart()) + ", not for today";
-            }
-        }
-        return "no registration with this name";
     }
 
     private List<Gone> last(List<Arrival> all) {

@@ -1,14 +1,13 @@
 package jollyroster.door;
 
-import java.time.Clock;
 import java.util.Optional;
 import java.util.stream.Stream;
+import jollyroster.core.door.Invited;
 import jollyroster.core.door.Knock;
 import jollyroster.core.intake.Text;
+import jollyroster.door.MeetingProvider.Coming;
 import jollyroster.platform.Actor;
 import jollyroster.platform.DeskPage;
-import jollyroster.programme.HostQueries;
-import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Session;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -27,15 +26,18 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 class DoorDeskController {
 
     private static final int LONGEST_WORD = 200;
+    private static final int LONGEST_NOTE = 300;
+    private static final int LONGEST_LIST = 10_000;
     private static final String FULL = "The room is full. Nobody else can be admitted until somebody leaves.";
     private final DoorDesk desk;
     private final DoorStream stream;
     private final GuestLinkQueries guestLinks;
     private final GuestLinkCommands linkCommands;
     private final ArrivalCommands commands;
-    private final ProgrammeQueries programme;
-    private final HostQueries hosts;
-    private final Clock clock;
+    private final DoorNoteCommands notes;
+    private final MissingCommands missing;
+    private final DoorKeepers keepers;
+    private final Entrances entrances;
 
     DoorDeskController(
             DoorDesk desk,
@@ -43,27 +45,26 @@ class DoorDeskController {
             GuestLinkQueries guestLinks,
             GuestLinkCommands linkCommands,
             ArrivalCommands commands,
-            ProgrammeQueries programme,
-            HostQueries hosts,
-            Clock clock) {
+            DoorNoteCommands notes,
+            MissingCommands missing,
+            DoorKeepers keepers,
+            Entrances entrances) {
         this.desk = desk;
         this.stream = stream;
         this.guestLinks = guestLinks;
         this.linkCommands = linkCommands;
         this.commands = commands;
-        this.programme = programme;
-        this.hosts = hosts;
-        this.clock = clock;
+        this.notes = notes;
+        this.missing = missing;
+        this.keepers = keepers;
+        this.entrances = entrances;
     }
 
     /** A link for guests. @param address empty while there is none */
-    record GuestWay(String scope, String name, String address, boolean emailAsked) {}
+    record GuestWay(String scope, String name, String address, boolean emailAsked, String whoMay, String agreement) {}
 
     private Session visible(long session, Actor actor) {
-        return programme
-                .session(session)
-                .filter(s -> hosts.isVisible(s, actor, clock.instant()))
-                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        return keepers.visible(session, actor).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
     }
 
     @GetMapping("/desk/door/{session}")
@@ -72,6 +73,9 @@ class DoorDeskController {
         model.addAttribute("door", desk.view(at));
         model.addAttribute("at", "/desk/door/" + session);
         model.addAttribute("page", "/desk/sessions/" + session);
+        model.addAttribute("number", session);
+        model.addAttribute("online", at.isOnline() && !at.cancelled());
+        model.addAttribute("hasTurns", at.offering().door().hasTurns());
         model.addAttribute(
                 "guestWays",
                 Stream.of(
@@ -93,7 +97,22 @@ class DoorDeskController {
                 scope,
                 name,
                 link.map(guestLinks::address).orElse(""),
-                link.map(GuestLinkQueries.GuestLink::emailAsked).orElse(false));
+                link.map(GuestLinkQueries.GuestLink::emailAsked).orElse(false),
+                link.map(l -> String.join("\n", l.invited().entries())).orElse(""),
+                link.map(GuestLinkQueries.GuestLink::agreement).orElse(""));
+    }
+
+    /** Whoever keeps the door goes in, also before it opens. */
+    @GetMapping("/desk/door/{session}/enter")
+    String enter(@PathVariable long session, Actor actor, RedirectAttributes flash) {
+        Session at = visible(session, actor);
+        Optional<String> way = Optional.of(at)
+                .filter(s -> s.isOnline() && !s.cancelled())
+                .flatMap(s -> entrances.way(s, Coming.leading(actor.name())));
+        if (way.isEmpty()) {
+            flash.addFlashAttribute("warned", "The meeting is not open right now. Please try again in a moment.");
+        }
+        return "redirect:" + way.orElse("/desk/door/" + session);
     }
 
     @GetMapping("/desk/door/{session}/events")
@@ -114,10 +133,24 @@ class DoorDeskController {
             @PathVariable long session,
             @RequestParam(defaultValue = "session") String scope,
             @RequestParam(required = false) boolean email,
+            @RequestParam(defaultValue = "") String who,
+            @RequestParam(defaultValue = "") String agreement,
             Actor actor,
             RedirectAttributes flash) {
         visible(session, actor);
-        linkCommands.renew(session, "offering".equals(scope), email, actor);
+        Invited.Typed typed = Invited.read(Text.manyLines(who, LONGEST_LIST));
+        if (!typed.odd().isEmpty()) {
+            flash.addFlashAttribute(
+                    "warned",
+                    "Neither an address nor a domain like @example.org: "
+                            + String.join(", ", typed.odd().stream().limit(3).toList()));
+            return back(session);
+        }
+        linkCommands.renew(
+                session,
+                "offering".equals(scope),
+                new GuestLinkCommands.Terms(email, typed.invited(), Text.oneLine(agreement, LONGEST_NOTE)),
+                actor);
         flash.addFlashAttribute("said", "There is a new guest link. The one before is not valid any more.");
         return back(session);
     }
@@ -161,6 +194,34 @@ class DoorDeskController {
             RedirectAttributes flash) {
         visible(session, actor);
         say(commands.admitAll(session, registered, actor), flash);
+        return back(session);
+    }
+
+    @PostMapping("/desk/door/{session}/missing")
+    String missing(@PathVariable long session, Actor actor, RedirectAttributes flash) {
+        visible(session, actor);
+        int written = missing.write(session, actor);
+        flash.addFlashAttribute(
+                "said",
+                written == 0
+                        ? "Nobody is written to before it has begun, or when nobody is missing."
+                        : written == 1
+                                ? "One person is written to, with their link."
+                                : written + " people are written to, with their links.");
+        return back(session);
+    }
+
+    @PostMapping("/desk/door/{session}/note")
+    String note(
+            @PathVariable long session,
+            @RequestParam(defaultValue = "") String note,
+            Actor actor,
+            RedirectAttributes flash) {
+        visible(session, actor);
+        String words = Text.oneLine(note, LONGEST_NOTE);
+        notes.say(session, words, actor);
+        flash.addFlashAttribute(
+                "said", words.isEmpty() ? "Nobody who waits reads a note any more." : "All who wait read it now.");
         return back(session);
     }
 

@@ -1,30 +1,49 @@
 package jollyroster.door;
 
+import java.time.Clock;
 import java.time.Instant;
+import java.util.Optional;
 import jollyroster.platform.Actor;
 import jollyroster.programme.HostQueries;
+import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Session;
 import jollyroster.programme.SessionCommands;
 import org.springframework.security.access.AccessDeniedException;
 import org.springframework.stereotype.Component;
 
-/** Who may stand at a door: whoever may see the session. */
+/** Who may stand at a door: whoever may see the session, and its producer. */
 @Component
-class DoorKeepers {
+public class DoorKeepers {
 
     private final SessionCommands sessions;
+    private final ProgrammeQueries programme;
     private final HostQueries hosts;
+    private final Producers producers;
+    private final Clock clock;
 
-    DoorKeepers(SessionCommands sessions, HostQueries hosts) {
+    DoorKeepers(
+            SessionCommands sessions, ProgrammeQueries programme, HostQueries hosts, Producers producers, Clock clock) {
         this.sessions = sessions;
+        this.programme = programme;
         this.hosts = hosts;
+        this.producers = producers;
+        this.clock = clock;
+    }
+
+    private boolean mayKeep(Session session, Actor actor, Instant now) {
+        return hosts.isVisible(session, actor, now) || producers.isProducer(session.id(), actor);
+    }
+
+    /** The session, where somebody may see it. */
+    public Optional<Session> visible(long session, Actor actor) {
+        return programme.session(session).filter(s -> mayKeep(s, actor, clock.instant()));
     }
 
     /** The session as it stands in the write that is under way. @throws AccessDeniedException where it is not theirs */
-    Session session(long session, Actor actor, Instant now) {
+    public Session session(long session, Actor actor, Instant now) {
         actor.requireTeam();
         return sessions.session(session)
-                .filter(s -> hosts.isVisible(s, actor, now))
+                .filter(s -> mayKeep(s, actor, now))
                 .orElseThrow(() -> new AccessDeniedException("Not a session of theirs"));
     }
 }

@@ -48,7 +48,16 @@ class DoorStream {
     /** A comment now and then keeps proxies from closing what is silent. */
     @Scheduled(fixedDelay = 400)
     void look() {
-        long now = changes.generation("arrival", "connection", "registration", "guest_link");
+        long now = changes.generation(
+                "arrival",
+                "connection",
+                "registration",
+                "guest_link",
+                "turn",
+                "live_question",
+                "live_second",
+                "live_vote",
+                "live_poll");
         boolean changed = now != told;
         quiet = changed ? 0 : quiet + 1;
         told = now;

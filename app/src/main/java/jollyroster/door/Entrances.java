@@ -1,15 +1,16 @@
 package jollyroster.door;
 
 import java.util.Optional;
+import jollyroster.door.MeetingProvider.Coming;
 import jollyroster.platform.Actor;
 import jollyroster.programme.LinkCommands;
 import jollyroster.programme.Session;
 import jollyroster.programme.Venue;
 import org.springframework.stereotype.Component;
 
-/** The way into a session that is held online. */
+/** The way into a session that is held online, and into the rooms beside it. */
 @Component
-class Entrances {
+public class Entrances {
 
     private static final Actor ACTOR = new Actor.Program("links");
     private final Rooms rooms;
@@ -20,23 +21,36 @@ class Entrances {
         this.links = links;
     }
 
-    /**
-     * Where to send somebody's browser; empty while the meeting service has not made the room.
-     *
-     * @param pass what the service hands back when it reports that they came
-     */
-    Optional<String> way(Session session, String name, String pass) {
+    /** Where to send somebody's browser; empty while the meeting service has not made the room. */
+    public Optional<String> way(Session session, Coming who) {
         Venue venue = session.venue().orElseThrow();
         if (venue.kind() == Venue.Kind.FIXED_LINK) {
             return Optional.of(venue.link());
         }
-        return room(session)
-                .flatMap(room -> rooms.entry(
-                        room,
-                        session.offering().title(),
-                        name,
-                        pass,
-                        session.doorHours().closes()));
+        return room(session).flatMap(room -> way(session, room, who));
+    }
+
+    /** The way into a room beside the session's own. */
+    public Optional<String> way(Session session, String room, Coming who) {
+        return rooms.entry(
+                room, session.offering().title(), who, session.doorHours().closes());
+    }
+
+    /** The way into the room where those who lead meet before the door opens. */
+    public Optional<String> teamRoom(Session session, Coming who) {
+        return roomBeside(session, "team-" + session.id()).flatMap(room -> way(session, room, who));
+    }
+
+    /** A room beside the session's own; empty while the service has none to give. @param name letters, digits and hyphens */
+    public Optional<String> roomBeside(Session session, String name) {
+        return rooms.make(name, session.offering().title()) instanceof MeetingProvider.Answer.Made made
+                ? Optional.of(made.room())
+                : Optional.empty();
+    }
+
+    /** Whether a service reports who comes and goes. */
+    public static boolean isReported(Session session) {
+        return session.venue().filter(v -> v.kind() == Venue.Kind.MADE_LINK).isPresent();
     }
 
     private Optional<String> room(Session session) {

@@ -8,38 +8,35 @@ import java.time.Instant;
 import java.util.Map;
 import java.util.Optional;
 import jollyroster.core.door.GuestMeets;
-import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.core.door.LinkTokens.Purpose;
-import jollyroster.core.intake.Contact;
-import jollyroster.core.intake.Text;
-import jollyroster.door.ArrivalQueries.Arrival;
+import jollyroster.door.GuestKnocking.Outcome;
 import jollyroster.door.GuestLinkQueries.GuestLink;
+import jollyroster.door.MeetingProvider.Coming;
 import jollyroster.platform.Actor;
 import jollyroster.platform.PersonalLinks;
 import jollyroster.platform.Times;
 import jollyroster.programme.HostQueries;
 import jollyroster.programme.Session;
 import org.springframework.http.HttpStatus;
-import org.springframework.http.ResponseCookie;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.util.WebUtils;
 
 /** The guest link: a stranger says who they are, waits, and goes in when somebody admits them. */
 @Controller
 class GuestController {
 
-    private static final int LONGEST_WORD = 200;
     private final GuestLinkQueries guestLinks;
-    private final ArrivalQueries arrivals;
+    private final DoorCookies cookies;
+    private final WaitingRoom waiting;
     private final ArrivalCommands commands;
+    private final GuestKnocking knocking;
     private final Entrances entrances;
-    private final Insiders insiders;
+    private final InsideQueries insiders;
     private final KnockLimit limit;
     private final PersonalLinks links;
     private final HostQueries hosts;
@@ -47,17 +44,21 @@ class GuestController {
 
     GuestController(
             GuestLinkQueries guestLinks,
-            ArrivalQueries arrivals,
+            DoorCookies cookies,
+            WaitingRoom waiting,
             ArrivalCommands commands,
+            GuestKnocking knocking,
             Entrances entrances,
-            Insiders insiders,
+            InsideQueries insiders,
             KnockLimit limit,
             PersonalLinks links,
             HostQueries hosts,
             Clock clock) {
         this.guestLinks = guestLinks;
-        this.arrivals = arrivals;
+        this.cookies = cookies;
+        this.waiting = waiting;
         this.commands = commands;
+        this.knocking = knocking;
         this.entrances = entrances;
         this.insiders = insiders;
         this.limit = limit;
@@ -68,7 +69,7 @@ class GuestController {
 
     private record AtDoor(GuestLink link, Session session, Optional<Arrival> arrival, GuestMeets meets) {}
 
-    /** The door as a guest sees it. @param secondsLeft until it opens @param inLine their place among those who wait; 0 for none */
+    /** The door as a guest sees it. @param secondsLeft until it opens */
     record View(
             GuestMeets meets,
             String title,
@@ -76,14 +77,12 @@ class GuestController {
             String starts,
             String host,
             String place,
-            String name,
-            String word,
             boolean emailAsked,
+            String agreement,
             boolean online,
             long secondsLeft,
-            int inLine,
             String slug,
-            String address) {}
+            WaitingRoom.View waiting) {}
 
     @GetMapping("/g/{token}")
     String door(@PathVariable String token, HttpServletRequest request, HttpServletResponse response, Model model) {
@@ -110,7 +109,10 @@ class GuestController {
 
     private Optional<String> way(AtDoor at) {
         Arrival who = at.arrival().orElseThrow();
-        return entrances.way(at.session(), who.name(), links.issue(Purpose.ARRIVAL, who.link()));
+        if (at.session().offering().door().hasTurns()) {
+            return Optional.of("/live/" + links.issue(Purpose.ARRIVAL, who.link()));
+        }
+        return entrances.way(at.session(), new Coming(who.name(), links.issue(Purpose.ARRIVAL, who.link()), false));
     }
 
     /** What a waiting page asks from time to time. */
@@ -119,24 +121,14 @@ class GuestController {
         return atDoor(token, request)
                 .map(at -> ResponseEntity.ok()
                         .header("Cache-Control", "no-store")
-                        .body(Map.<String, Object>of(
-                                "meets",
-                                at.meets().name(),
-                                "secondsLeft",
-                                secondsLeft(at.session()),
-                                "place",
-                                inLine(at),
-                                "word",
-                                at.arrival().map(Arrival::word).orElse(""))))
+                        .body(waiting.state(at.session(), at.meets().name(), secondsLeft(at.session()), at.arrival())))
                 .orElseGet(() -> ResponseEntity.notFound().build());
     }
 
     @PostMapping("/g/{token}/knock")
     String knock(
             @PathVariable String token,
-            @RequestParam(defaultValue = "") String name,
-            @RequestParam(defaultValue = "") String email,
-            @RequestParam(defaultValue = "") String says,
+            @ModelAttribute("typed") GuestKnocking.Form typed,
             HttpServletRequest request,
             HttpServletResponse response,
             Model model) {
@@ -145,55 +137,21 @@ class GuestController {
             return "redirect:/g/" + token;
         }
         AtDoor at = found.get();
-        Optional<String> full = Contact.fullName(name);
-        Optional<String> address = email.isBlank() ? Optional.of("") : Contact.email(email);
-        String problem = problem(full, address, at, email);
-        if (problem.isEmpty()
-                && !limit.mayKnock(request.getRemoteAddr(), at.session().id())) {
-            response.setStatus(HttpStatus.TOO_MANY_REQUESTS.value());
-            problem = "Too many requests from your network. Please try again in a few minutes.";
-        }
-        Optional<Link> knocked = problem.isEmpty()
-                ? commands.knock(
-                        at.session().id(),
-                        new ArrivalCommands.Who(
-                                full.orElseThrow(), address.orElseThrow(), Text.oneLine(says, LONGEST_WORD)),
-                        Actor.visitor(full.orElseThrow()))
-                : Optional.empty();
-        if (knocked.isPresent()) {
-            remember(at.session(), knocked.get(), request, response);
+        Outcome outcome = knocking.knock(at.link(), at.session(), typed, request.getRemoteAddr());
+        if (outcome instanceof Outcome.Knocked knocked) {
+            cookies.keepKnock(at.session(), knocked.link(), request, response);
             return "redirect:/g/" + token;
         }
-        return again(
-                at,
-                token,
-                problem.isEmpty() ? "Too many people are waiting. Please try again in a few minutes." : problem,
-                new ArrivalCommands.Who(name, email, says),
-                response,
-                model);
-    }
-
-    private String again(
-            AtDoor at,
-            String token,
-            String problem,
-            ArrivalCommands.Who typed,
-            HttpServletResponse response,
-            Model model) {
-        if (response.getStatus() == HttpStatus.OK.value()) {
-            response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
+        if (outcome instanceof Outcome.Problem problem) {
+            response.setStatus(
+                    problem.tooMany() ? HttpStatus.TOO_MANY_REQUESTS.value() : HttpStatus.UNPROCESSABLE_ENTITY.value());
+            model.addAttribute("problem", problem.words());
         }
-        model.addAttribute("problem", problem);
-        model.addAttribute("typed", typed);
+        if (outcome instanceof Outcome.CodeAsked asked) {
+            model.addAttribute("codeAsked", true);
+            model.addAttribute("problem", asked.problem());
+        }
         return shown(at, token, model);
-    }
-
-    private static String problem(Optional<String> name, Optional<String> address, AtDoor at, String email) {
-        if (name.isEmpty()) {
-            return "Please give your first and last name, so that the host knows you.";
-        }
-        boolean missing = at.link().emailAsked() && email.isBlank();
-        return missing || address.isEmpty() ? "Please give an e-mail address like name@example.org." : "";
     }
 
     @PostMapping("/g/{token}/again")
@@ -206,54 +164,22 @@ class GuestController {
         return "redirect:/g/" + token;
     }
 
-    private static String cookie(long session) {
-        return "door-" + session;
-    }
-
-    private void remember(Session session, Link arrival, HttpServletRequest request, HttpServletResponse response) {
-        Duration until = Duration.between(clock.instant(), session.doorHours().closes());
-        response.addHeader(
-                "Set-Cookie",
-                ResponseCookie.from(cookie(session.id()), links.issue(Purpose.ARRIVAL, arrival))
-                        .httpOnly(true)
-                        .secure(request.isSecure())
-                        .sameSite("Lax")
-                        .path("/g/")
-                        .maxAge(until)
-                        .build()
-                        .toString());
-    }
-
     private Optional<AtDoor> atDoor(String token, HttpServletRequest request) {
         Instant now = clock.instant();
         return guestLinks
                 .read(token)
                 .flatMap(link -> guestLinks.leadsTo(link, now).map(session -> {
-                    Optional<Arrival> arrival = arrival(session, request);
+                    Optional<Arrival> arrival = cookies.knocked(session, request);
                     return new AtDoor(link, session, arrival, meets(session, arrival, now));
                 }));
     }
 
-    /** Whoever has left comes in again as long as there is room. */
     private GuestMeets meets(Session session, Optional<Arrival> arrival, Instant now) {
-        GuestMeets meets =
-                GuestMeets.decide(session.doorHours().at(now), session.cancelled(), arrival.map(Arrival::state));
-        boolean back =
-                meets == GuestMeets.INSIDE && arrival.orElseThrow().left().isPresent();
-        return back && insiders.room(session) <= 0 ? GuestMeets.FULL : meets;
-    }
-
-    private Optional<Arrival> arrival(Session session, HttpServletRequest request) {
-        return Optional.ofNullable(WebUtils.getCookie(request, cookie(session.id())))
-                .flatMap(kept -> links.read(Purpose.ARRIVAL, kept.getValue()))
-                .flatMap(link -> arrivals.byLink(link, session.id()));
-    }
-
-    private int inLine(AtDoor at) {
-        return at.arrival()
-                .filter(a -> a.state().isAtTheDoor())
-                .map(a -> arrivals.before(a) + 1)
-                .orElse(0);
+        return GuestMeets.decide(
+                session.doorHours().at(now),
+                session.cancelled(),
+                () -> insiders.room(session) > 0,
+                arrival.map(a -> new GuestMeets.Guest(a.state(), a.left().isPresent())));
     }
 
     private long secondsLeft(Session session) {
@@ -279,13 +205,11 @@ class GuestController {
                         + " time",
                 HostQueries.names(hosts.of(session), session.offering().hostName()),
                 session.isOnline() ? "" : session.place(),
-                at.arrival().map(Arrival::name).orElse(""),
-                at.arrival().map(Arrival::word).orElse(""),
-                at.link().emailAsked(),
+                at.link().asksEmail(),
+                at.link().agreement(),
                 session.isOnline(),
                 secondsLeft(session),
-                inLine(at),
                 session.offering().slug(),
-                "/g/" + token);
+                waiting.view(session, at.meets().name(), at.arrival(), "/g/" + token));
     }
 }

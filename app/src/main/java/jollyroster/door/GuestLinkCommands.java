@@ -4,6 +4,7 @@ import static jollyroster.platform.tables.Tables.GUEST_LINK;
 
 import java.time.Clock;
 import java.time.Instant;
+import jollyroster.core.door.Invited;
 import jollyroster.logbook.LogbookCommands;
 import jollyroster.logbook.LogbookEntry;
 import jollyroster.platform.Actor;
@@ -31,9 +32,12 @@ class GuestLinkCommands {
         this.clock = clock;
     }
 
+    /** What holds for whoever has a link. @param agreement what they agree to; empty for nothing */
+    public record Terms(boolean emailAsked, Invited invited, String agreement) {}
+
     /** Makes the link of a session, or of its offering; where there is one already the old one is dead at once. */
     @Transactional
-    public void renew(long session, boolean ofOffering, boolean emailAsked, Actor actor) {
+    public void renew(long session, boolean ofOffering, Terms terms, Actor actor) {
         Instant now = clock.instant();
         Session at = keepers.session(session, actor, now);
         if (ofOffering) {
@@ -45,7 +49,9 @@ class GuestLinkCommands {
         int renewed = writes.sql()
                 .update(GUEST_LINK)
                 .set(GUEST_LINK.GENERATION, GUEST_LINK.GENERATION.plus(1))
-                .set(GUEST_LINK.IS_EMAIL_ASKED, emailAsked)
+                .set(GUEST_LINK.IS_EMAIL_ASKED, terms.emailAsked())
+                .set(GUEST_LINK.WHO_MAY, String.join("\n", terms.invited().entries()))
+                .set(GUEST_LINK.AGREEMENT, terms.agreement())
                 .set(GUEST_LINK.MADE_AT, now)
                 .where(which)
                 .execute();
@@ -55,7 +61,9 @@ class GuestLinkCommands {
                     .set(GUEST_LINK.OFFERING_ID, at.offering().id())
                     .set(GUEST_LINK.SESSION_ID, ofOffering ? null : (Long) session)
                     .set(GUEST_LINK.GENERATION, PersonalLinks.firstGeneration(now))
-                    .set(GUEST_LINK.IS_EMAIL_ASKED, emailAsked)
+                    .set(GUEST_LINK.IS_EMAIL_ASKED, terms.emailAsked())
+                    .set(GUEST_LINK.WHO_MAY, String.join("\n", terms.invited().entries()))
+                    .set(GUEST_LINK.AGREEMENT, terms.agreement())
                     .set(GUEST_LINK.MADE_AT, now)
                     .execute();
         }

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import jollyroster.core.door.DoorHours;
+import jollyroster.core.door.Invited;
 import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.core.door.LinkTokens.Purpose;
 import jollyroster.platform.Address;
@@ -20,7 +21,7 @@ import org.springframework.stereotype.Component;
 
 /** Links for whoever has them. */
 @Component
-class GuestLinkQueries {
+public class GuestLinkQueries {
 
     private final Reads reads;
     private final PersonalLinks links;
@@ -34,8 +35,20 @@ class GuestLinkQueries {
         this.address = address;
     }
 
-    /** @param session 0 for one that leads to whichever session of the offering has its door open */
-    record GuestLink(long id, long offering, long session, int generation, boolean emailAsked) {
+    /** @param session 0 for one that leads to whichever session of the offering has its door open @param agreement what guests agree to */
+    public record GuestLink(
+            long id,
+            long offering,
+            long session,
+            int generation,
+            boolean emailAsked,
+            Invited invited,
+            String agreement) {
+
+        /** Whoever has to be among certain people says their address. */
+        public boolean asksEmail() {
+            return emailAsked || !invited.isEverybody();
+        }
 
         private static GuestLink of(GuestLinkRecord row) {
             return new GuestLink(
@@ -43,18 +56,20 @@ class GuestLinkQueries {
                     row.getOfferingId(),
                     Objects.requireNonNullElse(row.getSessionId(), 0L),
                     row.getGeneration(),
-                    row.getIsEmailAsked());
+                    row.getIsEmailAsked(),
+                    Invited.read(row.getWhoMay()).invited(),
+                    row.getAgreement());
         }
     }
 
-    Optional<GuestLink> ofSession(long session) {
+    public Optional<GuestLink> ofSession(long session) {
         return reads.sql()
                 .selectFrom(GUEST_LINK)
                 .where(GUEST_LINK.SESSION_ID.eq(session))
                 .fetchOptional(GuestLink::of);
     }
 
-    Optional<GuestLink> ofOffering(long offering) {
+    public Optional<GuestLink> ofOffering(long offering) {
         return reads.sql()
                 .selectFrom(GUEST_LINK)
                 .where(GUEST_LINK.OFFERING_ID.eq(offering))
@@ -63,7 +78,7 @@ class GuestLinkQueries {
     }
 
     /** As it is given away. */
-    String address(GuestLink link) {
+    public String address(GuestLink link) {
         return address.of("/g/" + links.issue(Purpose.GUEST, new Link(link.id(), link.generation())));
     }
 

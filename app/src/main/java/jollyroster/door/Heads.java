@@ -7,10 +7,10 @@ import org.springframework.stereotype.Component;
 @Component
 public class Heads {
 
-    private final Insiders insiders;
+    private final InsideQueries insiders;
     private final ArrivalQueries arrivals;
 
-    Heads(Insiders insiders, ArrivalQueries arrivals) {
+    Heads(InsideQueries insiders, ArrivalQueries arrivals) {
         this.insiders = insiders;
         this.arrivals = arrivals;
     }

@@ -15,18 +15,33 @@ public interface MeetingProvider {
     }
 
     /**
-     * Asks for a room. Asking twice for one session gives the same room, or one more that is never used.
+     * Asks for a room. Asking twice for one thing gives the same room, or one more that is never used.
      *
-     * @param session its number, to name the room after
+     * @param name letters, digits and hyphens; the same for the same session or turn
      */
-    Answer makeRoom(long session, String title);
+    Answer makeRoom(String name, String title);
 
     /**
      * Lets one person in.
      *
-     * @param pass opaque to the service, which hands it back when it reports who joined and left
      * @param closes when the room shuts
      * @return where to send the person's browser; good for this one person
      */
-    String entry(String room, String title, String name, String pass, Instant closes);
+    String entry(String room, String title, Coming who, Instant closes);
+
+    /**
+     * Somebody who comes in.
+     *
+     * @param name as the others see it
+     * @param pass opaque to the service, which hands it back when it reports who joined and left; empty for somebody of whom nothing
+     *     need be reported
+     * @param leads whether they lead the meeting
+     */
+    record Coming(String name, String pass, boolean leads) {
+
+        /** Somebody who leads. */
+        public static Coming leading(String name) {
+            return new Coming(name, "", true);
+        }
+    }
 }

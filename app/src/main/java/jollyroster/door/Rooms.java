@@ -24,13 +24,16 @@ class Rooms {
     }
 
     MeetingProvider.Answer make(Session session) {
-        return service.ask(
-                        () -> meetings.makeRoom(session.id(), session.offering().title()))
+        return make("session-" + session.id(), session.offering().title());
+    }
+
+    MeetingProvider.Answer make(String name, String title) {
+        return service.ask(() -> meetings.makeRoom(name, title))
                 .orElseGet(() -> new MeetingProvider.Answer.NotYet("The service did not answer."));
     }
 
     /** Where to send a person's browser; empty while the service does not answer. */
-    Optional<String> entry(String room, String title, String name, String pass, Instant closes) {
-        return service.ask(() -> meetings.entry(room, title, name, pass, closes));
+    Optional<String> entry(String room, String title, MeetingProvider.Coming who, Instant closes) {
+        return service.ask(() -> meetings.entry(room, title, who, closes));
     }
 }

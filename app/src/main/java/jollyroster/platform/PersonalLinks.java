@@ -40,7 +40,12 @@ public class PersonalLinks {
 
     /** The same as six digits to type, until what is held is let go. */
     public String confirmCode(Link link, Instant until) {
-        return tokens().code(Purpose.CONFIRM, link, until);
+        return code(Purpose.CONFIRM, link, until);
+    }
+
+    /** Six digits that go to somebody by mail. */
+    public String code(Purpose purpose, Link link, Instant until) {
+        return tokens().code(purpose, link, until);
     }
 
     /** The calendar of one registration, which follows what becomes of it. */

@@ -36,13 +36,20 @@ public record Offering(
         boolean waitlistAllowed,
         int largestParty,
         Offset cutOff,
-        int doorMinutes,
-        int overrunMinutes,
+        DoorRules door,
         OfferingStatus status,
         int version,
         OfferingRules rules,
         SignUpRules signUp,
         OfferingFront front) {
+
+    public int doorMinutes() {
+        return door.minutes();
+    }
+
+    public int overrunMinutes() {
+        return door.overrun();
+    }
 
     public SignUpStyle style() {
         return rules.style();

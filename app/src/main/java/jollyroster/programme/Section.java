@@ -314,8 +314,8 @@ public sealed interface Section {
         }
     }
 
-    /** When the door opens before the start and closes after the end, in minutes. */
-    record Door(int early, int overrun) implements Section {
+    /** What holds at the door. */
+    record Door(DoorRules rules) implements Section {
         @Override
         public Part part() {
             return Part.DOOR;
@@ -349,7 +349,7 @@ public sealed interface Section {
                 Asking.of(List.of()),
                 Cost.saying(""),
                 new After("", ""),
-                new Door(15, 15),
+                new Door(new DoorRules(15, 15, false, "", 0)),
                 new Look(Tint.DEPTH));
     }
 }

@@ -40,8 +40,11 @@ final class SectionRow {
             row.setAfterText(after.text());
             row.setAfterAddress(after.address());
         } else if (section instanceof Section.Door door) {
-            row.setDoorMinutes(door.early());
-            row.setOverrunMinutes(door.overrun());
+            row.setDoorMinutes(door.rules().minutes());
+            row.setOverrunMinutes(door.rules().overrun());
+            row.setIsEveryoneKnocking(door.rules().everyoneKnocks());
+            row.setWelcome(door.rules().welcome());
+            row.setTurnMinutes(door.rules().turnMinutes());
         } else if (section instanceof Section.Look look) {
             row.setColour(look.tint().code());
         } else if (section instanceof Section.Hours hours && hours.minutes() > 0) {

@@ -2,6 +2,7 @@ package jollyroster.sharing;
 
 import java.time.Duration;
 import jollyroster.platform.Address;
+import jollyroster.platform.QrCode;
 import jollyroster.programme.Offering;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.texting.ShortLinkQueries;

@@ -285,7 +285,13 @@ final class SheetWords {
                 .and(" and closes ")
                 .andStrong(
                         o.overrunMinutes() == 0 ? "at the end" : Counted.length(o.overrunMinutes()) + " after the end")
-                .and(". Registered people go in by their own link; others knock.");
+                .and(
+                        o.door().everyoneKnocks()
+                                ? ". Everybody waits until the host admits them."
+                                : ". Registered people go in by their own link; guests wait until the host admits them.")
+                .and(o.door().hasTurns() ? " Turns of " : "")
+                .andStrong(o.door().hasTurns() ? Counted.length(o.door().turnMinutes()) : "")
+                .and(o.door().hasTurns() ? " alone with the host." : "");
     }
 
     static Sentence look(Offering o) {

@@ -1,4 +1,5 @@
 // Counts down to the door and goes on by itself. The server is asked from time to time, because a session may move.
+import { say } from "./door-note.js";
 import { timeLeft } from "./time-left.js";
 
 const ASK_EVERY = 5;
@@ -18,6 +19,7 @@ export function start() {
         location.reload();
         return;
       }
+      say(state.note);
       until = performance.now() + state.secondsLeft * 1000;
     } catch {
       // No connection: the countdown goes on and asks again.

@@ -1,4 +1,5 @@
 // A guest before the door: asks from time to time, and goes on when something has changed.
+import { say } from "./door-note.js";
 import { timeLeft } from "./time-left.js";
 
 const ASK_EVERY = 4;
@@ -18,6 +19,7 @@ export function start() {
         return;
       }
       const state = await answer.json();
+      say(state.note);
       if (state.meets !== door.dataset.meets || state.word !== (door.dataset.word ?? "")) {
         location.reload();
       } else if (place) {

@@ -4,20 +4,13 @@ import static jollyroster.Saltmarrow.ORGANISER;
 import static jollyroster.Saltmarrow.Wanted.seats;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
-import static org.awaitility.Awaitility.await;
 
-import java.io.BufferedReader;
-import java.io.IOException;
-import java.io.InputStreamReader;
-import java.net.HttpURLConnection;
-import java.net.URI;
-import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.concurrent.CopyOnWriteArrayList;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import jollyroster.AppTest;
 import jollyroster.Browserless;
 import jollyroster.Saltmarrow;
@@ -25,12 +18,14 @@ import jollyroster.Saltmarrow.Published;
 import jollyroster.TestClock;
 import jollyroster.core.door.Knock;
 import jollyroster.core.door.LinkTokens.Purpose;
+import jollyroster.outbox.OutboxWorker;
 import jollyroster.platform.Actor;
 import jollyroster.platform.PersonalLinks;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Venue;
 import jollyroster.programme.VenueCommands;
 import jollyroster.seating.RegistrationCommands;
+import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -72,10 +67,10 @@ class GuestsAtTheDoorTest {
     ProgrammeQueries programme;
 
     @Autowired
-    DoorStream doors;
+    JdbcTemplate store;
 
     @Autowired
-    JdbcTemplate store;
+    OutboxWorker worker;
 
     @Autowired
     TestClock clock;
@@ -83,32 +78,22 @@ class GuestsAtTheDoorTest {
     private Published at;
     private Browserless organiser;
     private String desk;
-    private String link;
+    private DoorScene scene;
+
+    @AfterEach
+    void lettersLeave() {
+        worker.sendDue();
+    }
 
     @BeforeEach
     void doorOpens() {
         clock.set(TestClock.START);
         at = saltmarrow.publish(seats(5).inAMeeting());
         roster.register(Saltmarrow.person(at.session(), "Tomás Kestleborn", 1), Saltmarrow.VISITOR);
-        organiser = Browserless.organiser(port);
-        desk = "/desk/door/" + at.session();
-        link = renewed(Map.of("scope", "session"));
+        scene = new DoorScene(port, at.session()).withLink();
+        organiser = scene.organiser;
+        desk = scene.desk;
         clock.set(OPEN);
-    }
-
-    private String renewed(Map<String, String> fields) {
-        organiser.post(desk, desk + "/guest-link", fields);
-        String scope = fields.get("scope");
-        return URI.create(organiser.get(desk).document().select("#way-" + scope).attr("value"))
-                .getPath();
-    }
-
-    private Browserless.Page knock(Browserless guest, String name, String... more) {
-        Map<String, String> fields = new HashMap<>(Map.of("name", name));
-        for (int i = 0; i < more.length; i += 2) {
-            fields.put(more[i], more[i + 1]);
-        }
-        return guest.post(link, link + "/knock", fields);
     }
 
     private void roomFor(int people) {
@@ -118,11 +103,7 @@ class GuestsAtTheDoorTest {
         venues.change(room.id(), room.version(), sized, ORGANISER);
     }
 
-    private String state(Browserless guest) {
-        return guest.get(link).document().select("main").attr("data-state");
-    }
-
-    private ArrivalQueries.Arrival arrival(String name) {
+    private Arrival arrival(String name) {
         return queries.of(at.session()).stream()
                 .filter(a -> a.name().equals(name))
                 .findFirst()
@@ -130,16 +111,17 @@ class GuestsAtTheDoorTest {
     }
 
     private Browserless.Page decide(String name, String decision, String word) {
-        return organiser.post(desk, desk + "/arrivals/" + arrival(name).id(), Map.of("do", decision, "word", word));
+        return scene.decide(arrival(name).id(), decision, word);
     }
 
     @Test
     void a_guest_says_who_they_are_waits_and_goes_in() {
-        Browserless guest = new Browserless(port);
-        assertThat(state(guest)).isEqualTo("says-who");
-        knock(guest, "Priscilla Oduya-Lund", "says", "My colleague sent me the link.");
-        assertThat(state(guest)).isEqualTo("waiting");
-        assertThat(guest.get(link).document().select("[data-place]").text()).isEqualTo("You are next.");
+        Browserless guest = scene.stranger();
+        assertThat(scene.state(guest)).isEqualTo("says-who");
+        scene.knock(guest, "Priscilla Oduya-Lund", "says", "My colleague sent me the link.");
+        assertThat(scene.state(guest)).isEqualTo("waiting");
+        assertThat(guest.get(scene.link).document().select("[data-place]").text())
+                .isEqualTo("You are next.");
         assertThat(organiser.get(desk).document().select(".knocks li").text())
                 .contains("Priscilla Oduya-Lund", "My colleague sent me the link.", "no registration with this name");
         assertThat(organiser
@@ -149,8 +131,8 @@ class GuestsAtTheDoorTest {
                         .text())
                 .isEqualTo("Open the door");
         decide("Priscilla Oduya-Lund", "ADMIT", "");
-        assertThat(guest.get(link).location()).contains("/standin/meeting/");
-        assertThat(state(new Browserless(port)))
+        assertThat(guest.get(scene.link).location()).contains("/standin/meeting/");
+        assertThat(scene.state(scene.stranger()))
                 .as("another browser is another guest")
                 .isEqualTo("says-who");
         assertThat(organiser.get(desk).document().select(".heads .is-inside dd").text())
@@ -159,18 +141,19 @@ class GuestsAtTheDoorTest {
 
     @Test
     void the_host_asks_to_wait_turns_away_and_bars_with_a_word() {
-        Browserless guest = new Browserless(port);
-        knock(guest, "Wren Pennycot");
+        Browserless guest = scene.stranger();
+        scene.knock(guest, "Wren Pennycot");
         decide("Wren Pennycot", "ASK_TO_WAIT", "We begin in a minute.");
-        assertThat(state(guest)).isEqualTo("asked-to-wait");
-        assertThat(guest.get(link).document().select(".word").text()).isEqualTo("We begin in a minute.");
+        assertThat(scene.state(guest)).isEqualTo("asked-to-wait");
+        assertThat(guest.get(scene.link).document().select(".word").text()).isEqualTo("We begin in a minute.");
         decide("Wren Pennycot", "TURN_AWAY", "This is for crew only.");
-        assertThat(state(guest)).isEqualTo("turned-away");
-        guest.post(link, link + "/again", Map.of());
-        assertThat(state(guest)).isEqualTo("waiting");
+        assertThat(scene.state(guest)).isEqualTo("turned-away");
+        guest.post(scene.link, scene.link + "/again", Map.of());
+        assertThat(scene.state(guest)).isEqualTo("waiting");
         decide("Wren Pennycot", "BAR", "");
-        assertThat(state(guest)).isEqualTo("turned-away");
-        guest.postAsIs(link + "/again", Map.of("_csrf", guest.get(link).csrf()));
+        assertThat(scene.state(guest)).isEqualTo("turned-away");
+        guest.postAsIs(
+                scene.link + "/again", Map.of("_csrf", guest.get(scene.link).csrf()));
         assertThat(arrival("Wren Pennycot").state()).isEqualTo(Knock.BARRED);
         assertThat(store.queryForList(
                         "select facts from logbook where session_id = ? and entry = 'AT_THE_DOOR'",
@@ -182,26 +165,26 @@ class GuestsAtTheDoorTest {
 
     @Test
     void names_are_whole_and_odd_ones_do_no_harm() {
-        Browserless guest = new Browserless(port);
+        Browserless guest = scene.stranger();
         for (String bad :
                 List.of("", "Wren", "\u0301\u0301 \u0301", "W".repeat(10_000) + " P", "Buy at http://x.example")) {
-            Browserless.Page refused = knock(guest, bad);
+            Browserless.Page refused = scene.knock(guest, bad);
             assertThat(refused.status()).as(bad.length() + " characters").isEqualTo(422);
             assertThat(refused.document().select("[role=alert]").text()).contains("first and last name");
         }
-        knock(guest, "\u202Eevil <b>Name</b>");
+        scene.knock(guest, "\u202Eevil <b>Name</b>");
         assertThat(organiser.get(desk).document().select(".knocks .who bdi b")).isEmpty();
         assertThat(queries.of(at.session())).hasSize(1);
     }
 
     @Test
     void an_e_mail_is_asked_for_where_the_link_says_so_and_a_renewed_link_is_dead() {
-        String before = link;
-        link = renewed(Map.of("scope", "session", "email", "true"));
-        Browserless guest = new Browserless(port);
+        String before = scene.link;
+        scene.withLink("email", "true");
+        Browserless guest = scene.stranger();
         assertThat(guest.get(before).status()).isEqualTo(404);
-        assertThat(knock(guest, "Priscilla Oduya-Lund").status()).isEqualTo(422);
-        assertThat(knock(guest, "Priscilla Oduya-Lund", "email", "p@crew.example")
+        assertThat(scene.knock(guest, "Priscilla Oduya-Lund").status()).isEqualTo(422);
+        assertThat(scene.knock(guest, "Priscilla Oduya-Lund", "email", "p@crew.example")
                         .status())
                 .isEqualTo(302);
         assertThat(guest.get("/g/" + "1.1.AAAAAAAAAAAAAAAAAAAAAA").status()).isEqualTo(404);
@@ -209,9 +192,9 @@ class GuestsAtTheDoorTest {
 
     @Test
     void whoever_is_probably_registered_is_joined_with_one_press() {
-        knock(new Browserless(port), "Tomas Kestelborn");
+        scene.knocking("Tomas Kestelborn");
         Browserless.Page page = organiser.get(desk);
-        assertThat(page.document().select(".knocks .probably").text()).isEqualTo("probably Tomás Kestleborn");
+        assertThat(page.document().select(".knocks .probably").text()).startsWith("probably Tomás Kestleborn");
         String registration =
                 page.document().select(".knocks [name=registration]").attr("value");
         long id = arrival("Tomas Kestelborn").id();
@@ -228,11 +211,11 @@ class GuestsAtTheDoorTest {
     void no_more_come_in_than_the_room_takes() {
         roomFor(2);
         for (String name : List.of("Ann One", "Ben Two", "Cid Three")) {
-            knock(new Browserless(port), name);
+            scene.knocking(name);
         }
         organiser.post(desk, desk + "/admit-all", Map.of());
         assertThat(queries.of(at.session()))
-                .extracting(ArrivalQueries.Arrival::state)
+                .extracting(Arrival::state)
                 .containsExactly(Knock.INSIDE, Knock.INSIDE, Knock.WAITING);
         assertThat(organiser.get(desk).document().select(".warned").text()).contains("The room is full");
         decide("Cid Three", "ADMIT", "");
@@ -244,10 +227,10 @@ class GuestsAtTheDoorTest {
     @Test
     void a_guest_who_leaves_makes_room_and_comes_back_only_where_there_is_some() {
         roomFor(1);
-        Browserless first = new Browserless(port);
-        Browserless second = new Browserless(port);
-        knock(first, "Ann One");
-        knock(second, "Ben Two");
+        Browserless first = scene.stranger();
+        Browserless second = scene.stranger();
+        scene.knock(first, "Ann One");
+        scene.knock(second, "Ben Two");
         decide("Ann One", "ADMIT", "");
         String pass = links.issue(Purpose.ARRIVAL, arrival("Ann One").link());
         visits.joined(pass, "stay-1", ORGANISER);
@@ -258,36 +241,36 @@ class GuestsAtTheDoorTest {
                 .isFalse();
         decide("Ben Two", "ADMIT", "");
         assertThat(arrival("Ben Two").state()).isEqualTo(Knock.INSIDE);
-        assertThat(state(first)).isEqualTo("full");
+        assertThat(scene.state(first)).isEqualTo("full");
         visits.joined(links.issue(Purpose.ARRIVAL, arrival("Ben Two").link()), "stay-2", ORGANISER);
         visits.left("stay-2", OPEN, ORGANISER);
-        assertThat(first.get(link).location()).contains("/standin/meeting/");
+        assertThat(first.get(scene.link).location()).contains("/standin/meeting/");
     }
 
     @Test
     void before_the_door_opens_guests_count_down_and_after_it_is_over() {
-        Browserless guest = new Browserless(port);
+        Browserless guest = scene.stranger();
         clock.set(OPEN.minus(Duration.ofHours(2)));
-        assertThat(state(guest)).isEqualTo("countdown");
-        knock(guest, "Too Early");
+        assertThat(scene.state(guest)).isEqualTo("countdown");
+        scene.knock(guest, "Too Early");
         assertThat(queries.of(at.session())).isEmpty();
         clock.set(OPEN.plus(Duration.ofHours(12)));
-        assertThat(state(guest)).isEqualTo("over");
+        assertThat(scene.state(guest)).isEqualTo("over");
     }
 
     @Test
     void the_link_of_an_offering_leads_to_the_session_whose_door_is_open() {
-        String all = renewed(Map.of("scope", "offering"));
-        assertThat(new Browserless(port).get(all).document().select("main").attr("data-state"))
+        String all = scene.renewed("offering");
+        assertThat(scene.stranger().get(all).document().select("main").attr("data-state"))
                 .isEqualTo("says-who");
         clock.set(TestClock.START);
-        assertThat(new Browserless(port).get(all).document().select("main").attr("data-state"))
+        assertThat(scene.stranger().get(all).document().select("main").attr("data-state"))
                 .isEqualTo("countdown");
     }
 
     @Test
     void a_decision_needs_somebody_of_the_team_and_a_knock_of_this_session() {
-        knock(new Browserless(port), "Wren Pennycot");
+        scene.knocking("Wren Pennycot");
         long id = arrival("Wren Pennycot").id();
         assertThatThrownBy(() ->
                         arrivals.decide(at.session(), id, Knock.Decision.ADMIT, "", Actor.visitor("Wren Pennycot")))
@@ -298,42 +281,47 @@ class GuestsAtTheDoorTest {
         assertThat(arrival("Wren Pennycot").state()).isEqualTo(Knock.WAITING);
     }
 
-    /** Read as the WHATWG HTML standard says, 9.2.6: lines, a blank one ends an event. */
     @Test
-    void a_desk_hears_within_a_moment_that_somebody_knocks() throws Exception {
-        HttpURLConnection stream = (HttpURLConnection) URI.create("http://localhost:" + port + desk + "/events")
-                .toURL()
-                .openConnection();
-        stream.setRequestProperty("Cookie", organiser.cookies());
-        stream.setReadTimeout(30_000);
-        List<String> events = new CopyOnWriteArrayList<>();
-        assertThat(stream.getContentType()).startsWith("text/event-stream");
-        Thread reader = new Thread(() -> read(stream, events));
-        reader.start();
-        try {
-            await().atMost(Duration.ofSeconds(10)).until(() -> !events.isEmpty());
-            int before = events.size();
-            knock(new Browserless(port), "Wren Pennycot");
-            await().atMost(Duration.ofSeconds(10)).until(() -> {
-                doors.look();
-                return events.stream().skip(before).anyMatch("door"::equals);
-            });
-        } finally {
-            stream.disconnect();
-            reader.join(10_000);
-        }
+    void a_link_for_certain_people_asks_for_the_code_that_went_to_their_address() {
+        scene.withLink("who", "@crew.example\nada@tarn.example");
+        Browserless guest = scene.stranger();
+        assertThat(scene.knock(guest, "Ada Merrow", "email", "ada@elsewhere.example")
+                        .status())
+                .isEqualTo(422);
+        Browserless.Page asked = scene.knock(guest, "Ada Merrow", "email", "ada" + at.session() + "@crew.example");
+        assertThat(asked.document().select("#code")).hasSize(1);
+        assertThat(queries.of(at.session())).isEmpty();
+        String email = "ada" + at.session() + "@crew.example";
+        scene.knock(guest, "Ada Merrow", "email", email, "code", "000000");
+        assertThat(scene.state(guest)).isEqualTo("says-who");
+        scene.knock(guest, "Ada Merrow", "email", email, "code", code(email));
+        assertThat(scene.state(guest)).isEqualTo("waiting");
+        assertThat(organiser.get(desk).document().select(".knocks .who").text()).contains("(confirmed)");
+        scene.knock(scene.stranger(), "Other One", "email", "other@crew.example", "code", code(email));
+        assertThat(queries.of(at.session())).as("a code is for one address").hasSize(1);
     }
 
-    private static void read(HttpURLConnection stream, List<String> events) {
-        try (BufferedReader lines =
-                new BufferedReader(new InputStreamReader(stream.getInputStream(), StandardCharsets.UTF_8))) {
-            for (String line = lines.readLine(); line != null; line = lines.readLine()) {
-                if (line.startsWith("event:")) {
-                    events.add(line.substring("event:".length()).strip());
-                }
-            }
-        } catch (IOException closed) {
-            // the test is over
-        }
+    private String code(String email) {
+        String given = store.queryForObject(
+                "select given from message where recipient = ? order by id desc limit 1", String.class, email);
+        Matcher code = Pattern.compile("\\b\\d{6}\\b").matcher(given);
+        assertThat(code.find()).isTrue();
+        return code.group();
+    }
+
+    @Test
+    void what_guests_agree_to_is_kept_with_them_and_odd_lists_change_nothing() {
+        scene.withLink("agreement", "No recording.");
+        Browserless guest = scene.stranger();
+        assertThat(scene.knock(guest, "Ada Merrow").status()).isEqualTo(422);
+        scene.knock(guest, "Ada Merrow", "agreed", "true");
+        assertThat(scene.state(guest)).isEqualTo("waiting");
+        assertThat(store.queryForObject(
+                        "select agreed_to from arrival where session_id = ?", String.class, at.session()))
+                .isEqualTo("No recording.");
+        String before = scene.link;
+        organiser.post(desk, desk + "/guest-link", Map.of("scope", "session", "who", "nonsense"));
+        assertThat(organiser.get(desk).document().select(".warned").text()).contains("nonsense");
+        assertThat(scene.stranger().get(before).status()).isEqualTo(200);
     }
 }

@@ -3,12 +3,6 @@ package jollyroster.sharing;
 import static jollyroster.Saltmarrow.Wanted.seats;
 import static org.assertj.core.api.Assertions.assertThat;
 
-import com.google.zxing.BinaryBitmap;
-import com.google.zxing.RGBLuminanceSource;
-import com.google.zxing.common.HybridBinarizer;
-import com.google.zxing.qrcode.QRCodeReader;
-import java.awt.image.BufferedImage;
-import java.io.ByteArrayInputStream;
 import java.io.StringReader;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
@@ -17,13 +11,14 @@ import java.time.temporal.Temporal;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
-import javax.imageio.ImageIO;
 import jollyroster.AppTest;
 import jollyroster.Browserless;
+import jollyroster.QrReader;
 import jollyroster.Saltmarrow;
 import jollyroster.Saltmarrow.Published;
 import jollyroster.core.seats.SeatsShown;
 import jollyroster.core.seats.SignUpStyle;
+import jollyroster.platform.QrCode;
 import jollyroster.programme.OfferingCommands;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Section;
@@ -72,14 +67,7 @@ class SharingTest {
     @Test
     void a_decoder_reads_the_address_back() throws Exception {
         String address = "https://sessions.example.org/s/abcdefg?from=poster&x=1";
-        BufferedImage image =
-                ImageIO.read(new ByteArrayInputStream(QrCode.of(address).png(4)));
-        int[] pixels = image.getRGB(0, 0, image.getWidth(), image.getHeight(), null, 0, image.getWidth());
-        var source = new RGBLuminanceSource(image.getWidth(), image.getHeight(), pixels);
-        assertThat(new QRCodeReader()
-                        .decode(new BinaryBitmap(new HybridBinarizer(source)))
-                        .getText())
-                .isEqualTo(address);
+        assertThat(QrReader.text(QrCode.of(address).png(4))).isEqualTo(address);
         assertThat(QrCode.of(address).svg()).startsWith("<svg").contains("shape-rendering=\"crispEdges\"");
     }
 

@@ -2,6 +2,7 @@ package jollyroster.core.door;
 
 import java.util.Locale;
 import java.util.Optional;
+import java.util.function.BooleanSupplier;
 
 /** What somebody with a guest link meets at the door. */
 public enum GuestMeets {
@@ -19,23 +20,36 @@ public enum GuestMeets {
     CANCELLED,
     OVER;
 
-    /** @param knock how they stand where they have knocked at this door */
-    public static GuestMeets decide(DoorHours.Phase phase, boolean sessionCancelled, Optional<Knock> knock) {
+    /**
+     * Somebody who has knocked at this door.
+     *
+     * @param left whether they were inside and went
+     */
+    public record Guest(Knock knock, boolean left) {}
+
+    /**
+     * Decides. Whoever was inside and went comes in again as long as there is room.
+     *
+     * @param hasRoom whether one more fits in; asked only where it matters
+     * @param guest empty for somebody who has not knocked at this door yet
+     */
+    public static GuestMeets decide(
+            DoorHours.Phase phase, boolean sessionCancelled, BooleanSupplier hasRoom, Optional<Guest> guest) {
         if (sessionCancelled) {
             return CANCELLED;
         }
         return switch (phase) {
             case BEFORE -> COUNTDOWN;
             case AFTER -> OVER;
-            case OPEN -> knock.map(GuestMeets::of).orElse(SAYS_WHO);
+            case OPEN -> guest.map(g -> of(g, hasRoom)).orElse(SAYS_WHO);
         };
     }
 
-    private static GuestMeets of(Knock knock) {
-        return switch (knock) {
+    private static GuestMeets of(Guest guest, BooleanSupplier hasRoom) {
+        return switch (guest.knock()) {
             case WAITING -> WAITING;
             case ASKED_TO_WAIT -> ASKED_TO_WAIT;
-            case INSIDE -> INSIDE;
+            case INSIDE -> guest.left() && !hasRoom.getAsBoolean() ? FULL : INSIDE;
             case TURNED_AWAY -> TURNED_AWAY;
             case BARRED -> BARRED;
         };

@@ -39,6 +39,14 @@ public final class LinkTokens {
         MEETING_PASS,
         /** To the door, for whoever has it. */
         GUEST,
+        /** Shown at the entrance; only the check-in reads it. */
+        TICKET,
+        /** Into a session, for whoever leads it. */
+        HOST,
+        /** Kept by a browser that has typed the code which was mailed to somebody who leads. */
+        HOST_BROWSER,
+        /** Kept by a browser that was let in with a personal link. */
+        LET_IN,
         /** Kept by the browser of somebody who has knocked. */
         ARRIVAL,
         /** Onto the team. */

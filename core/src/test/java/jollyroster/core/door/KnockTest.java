@@ -3,7 +3,9 @@ package jollyroster.core.door;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.Optional;
+import java.util.stream.Stream;
 import jollyroster.core.door.DoorHours.Phase;
+import jollyroster.core.door.GuestMeets.Guest;
 import jollyroster.core.door.Knock.Decision;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -50,18 +52,29 @@ class KnockTest {
         assertThat(knock.mayKnockAgain()).isEqualTo(knock == Knock.TURNED_AWAY);
     }
 
+    private static GuestMeets meets(Phase phase, boolean cancelled, Knock... knock) {
+        return GuestMeets.decide(
+                phase,
+                cancelled,
+                () -> true,
+                Stream.of(knock).map(k -> new Guest(k, false)).findFirst());
+    }
+
     @Test
     void a_guest_counts_down_says_who_waits_and_goes_in_while_the_door_is_open() {
-        assertThat(GuestMeets.decide(Phase.BEFORE, false, Optional.empty())).isEqualTo(GuestMeets.COUNTDOWN);
-        assertThat(GuestMeets.decide(Phase.OPEN, false, Optional.empty())).isEqualTo(GuestMeets.SAYS_WHO);
-        assertThat(GuestMeets.decide(Phase.OPEN, false, Optional.of(Knock.WAITING)))
-                .isEqualTo(GuestMeets.WAITING);
-        assertThat(GuestMeets.decide(Phase.OPEN, false, Optional.of(Knock.INSIDE)))
-                .isEqualTo(GuestMeets.INSIDE);
-        assertThat(GuestMeets.decide(Phase.AFTER, false, Optional.of(Knock.INSIDE)))
-                .isEqualTo(GuestMeets.OVER);
-        assertThat(GuestMeets.decide(Phase.OPEN, true, Optional.of(Knock.INSIDE)))
-                .isEqualTo(GuestMeets.CANCELLED);
+        assertThat(meets(Phase.BEFORE, false)).isEqualTo(GuestMeets.COUNTDOWN);
+        assertThat(meets(Phase.OPEN, false)).isEqualTo(GuestMeets.SAYS_WHO);
+        assertThat(meets(Phase.OPEN, false, Knock.WAITING)).isEqualTo(GuestMeets.WAITING);
+        assertThat(meets(Phase.OPEN, false, Knock.INSIDE)).isEqualTo(GuestMeets.INSIDE);
+        assertThat(meets(Phase.AFTER, false, Knock.INSIDE)).isEqualTo(GuestMeets.OVER);
+        assertThat(meets(Phase.OPEN, true, Knock.INSIDE)).isEqualTo(GuestMeets.CANCELLED);
+    }
+
+    @ParameterizedTest
+    @CsvSource({"false, false, INSIDE", "false, true, INSIDE", "true, true, INSIDE", "true, false, FULL"})
+    void whoever_went_comes_back_only_where_there_is_room(boolean left, boolean hasRoom, GuestMeets meets) {
+        assertThat(GuestMeets.decide(Phase.OPEN, false, () -> hasRoom, Optional.of(new Guest(Knock.INSIDE, left))))
+                .isEqualTo(meets);
     }
 
     @Test

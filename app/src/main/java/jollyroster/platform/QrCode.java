@@ -1,4 +1,4 @@
-package jollyroster.sharing;
+package jollyroster.platform;
 
 import com.google.zxing.BarcodeFormat;
 import com.google.zxing.EncodeHintType;
@@ -14,7 +14,7 @@ import java.util.Map;
 import javax.imageio.ImageIO;
 
 /** An address as a QR code (ISO/IEC 18004), with a quiet zone of four modules and medium error correction. */
-final class QrCode {
+public final class QrCode {
 
     private static final int QUIET = 4;
     private final BitMatrix modules;
@@ -24,7 +24,7 @@ final class QrCode {
     }
 
     /** @param text at most some 2,000 characters */
-    static QrCode of(String text) {
+    public static QrCode of(String text) {
         try {
             return new QrCode(new QRCodeWriter()
                     .encode(
@@ -43,7 +43,7 @@ final class QrCode {
     }
 
     /** One path of unit squares, which prints sharply at any size. */
-    String svg() {
+    public String svg() {
         StringBuilder path = new StringBuilder();
         for (int y = 0; y < modules.getHeight(); y++) {
             for (int x = 0; x < modules.getWidth(); x++) {
@@ -60,7 +60,7 @@ final class QrCode {
     }
 
     /** @param scale pixels a module */
-    byte[] png(int scale) {
+    public byte[] png(int scale) {
         int side = modules.getWidth() * scale;
         BufferedImage image = new BufferedImage(side, side, BufferedImage.TYPE_BYTE_BINARY);
         for (int y = 0; y < side; y++) {

@@ -1,0 +1,2 @@
+-- Until when the demo's people have lived; empty before its day begins.
+ALTER TABLE demo_clock ADD COLUMN lived_until TEXT;
