@@ -9,6 +9,7 @@ import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.AtomicReference;
 import jollyroster.door.MeetingProvider;
+import jollyroster.platform.ServiceSignature;
 import jollyroster.platform.Writes;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -19,8 +20,9 @@ public class MeetingCommands implements MeetingProvider {
 
     private static final SecureRandom RANDOM = new SecureRandom();
     private final Writes writes;
+    private final ServiceSignature signature;
     private final AtomicReference<Mood> mood = new AtomicReference<>(Mood.PROMPT);
-    private final Set<Long> askedBefore = ConcurrentHashMap.newKeySet();
+    private final Set<String> askedBefore = ConcurrentHashMap.newKeySet();
 
     /** How the stand-in behaves, to see what the program makes of a service that is slow or broken. */
     public enum Mood {
@@ -39,35 +41,41 @@ public class MeetingCommands implements MeetingProvider {
         mood.set(wanted);
     }
 
-    MeetingCommands(Writes writes) {
+    MeetingCommands(Writes writes, ServiceSignature signature) {
         this.writes = writes;
+        this.signature = signature;
     }
 
     @Override
-    public Answer makeRoom(long session, String title) {
-        boolean first = askedBefore.add(session);
+    public Answer makeRoom(String name, String title) {
+        boolean first = askedBefore.add(name);
         return switch (mood.get()) {
             case FAILING -> new Answer.NotYet("The meeting service is out of order.");
-            case LATE -> first ? new Answer.NotYet("The meeting service is busy.") : made(session);
-            case PROMPT -> made(session);
+            case LATE -> first ? new Answer.NotYet("The meeting service is busy.") : made(name);
+            case PROMPT -> made(name);
         };
     }
 
-    private static Answer made(long session) {
-        return new Answer.Made("room-" + session + "-" + random(6));
+    /** The same room for the same name, and nobody else can tell its name. */
+    private Answer made(String name) {
+        return new Answer.Made(name + "-"
+                + signature
+                        .sign(name, "0", "room")
+                        .replaceAll("[^A-Za-z0-9]", "")
+                        .substring(2, 10));
     }
 
     @Override
     @Transactional
-    public String entry(String room, String title, String name, String pass, Instant closes) {
+    public String entry(String room, String title, Coming who, Instant closes) {
         String visit = random(16);
         writes.sql()
                 .insertInto(MEETING_VISIT)
                 .set(MEETING_VISIT.VISIT, visit)
                 .set(MEETING_VISIT.ROOM, room)
                 .set(MEETING_VISIT.TITLE, title)
-                .set(MEETING_VISIT.GUEST, pass)
-                .set(MEETING_VISIT.NAME, name)
+                .set(MEETING_VISIT.GUEST, who.pass())
+                .set(MEETING_VISIT.NAME, who.leads() ? who.name() + " (host)" : who.name())
                 .set(MEETING_VISIT.CLOSES_AT, closes)
                 .execute();
         return "/standin/meeting/" + visit;

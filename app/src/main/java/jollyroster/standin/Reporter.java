@@ -39,6 +39,9 @@ class Reporter {
     }
 
     void report(String type, String visit, String guest, Instant at) {
+        if (guest.isEmpty()) {
+            return;
+        }
         String body = json.writeValueAsString(Map.of("type", type, "visit", visit, "guest", guest, "at", at));
         line.execute(() -> post("/hooks/meeting", type + "-" + visit, String.valueOf(at.getEpochSecond()), body, 1));
     }
