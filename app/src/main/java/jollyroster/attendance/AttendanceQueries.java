@@ -26,9 +26,11 @@ import org.springframework.stereotype.Component;
 public class AttendanceQueries implements Attendances {
 
     private final Reads reads;
+    private final CheckInQueries checkIns;
 
-    AttendanceQueries(Reads reads) {
+    AttendanceQueries(Reads reads, CheckInQueries checkIns) {
         this.reads = reads;
+        this.checkIns = checkIns;
     }
 
     /**
@@ -58,13 +60,18 @@ public class AttendanceQueries implements Attendances {
         Map<Long, List<Connection>> connections = connections(CONNECTION.SESSION_ID.eq(session), now).stream()
                 .collect(Collectors.groupingBy(Connection::registration));
         Map<Long, Mark> marks = marks(HAND_MARK.SESSION_ID.eq(session));
+        Set<Long> checkedIn = checkIns.in(session).keySet();
         Set<Long> everybody = new TreeSet<>(connections.keySet());
         everybody.addAll(marks.keySet());
+        everybody.addAll(checkedIn);
         return everybody.stream()
                 .collect(Collectors.toMap(
                         Function.identity(),
                         id -> attended(
-                                span, connections.getOrDefault(id, List.of()), Optional.ofNullable(marks.get(id)))));
+                                span,
+                                connections.getOrDefault(id, List.of()),
+                                checkedIn.contains(id),
+                                Optional.ofNullable(marks.get(id)))));
     }
 
     /** Those of these sessions of which anything is known, in two queries. */
@@ -79,6 +86,7 @@ public class AttendanceQueries implements Attendances {
                 .from(HAND_MARK)
                 .where(HAND_MARK.SESSION_ID.in(sessions))
                 .fetch(HAND_MARK.SESSION_ID));
+        known.addAll(checkIns.sessions(sessions));
         return known;
     }
 
@@ -92,22 +100,28 @@ public class AttendanceQueries implements Attendances {
         Optional<Mark> mark = Optional.ofNullable(
                 marks(HAND_MARK.SESSION_ID.eq(session).and(HAND_MARK.REGISTRATION_ID.eq(registration)))
                         .get(registration));
-        return Optional.of(attended(span, theirs, mark).verdict());
+        return Optional.of(attended(span, theirs, checkIns.isIn(session, registration), mark)
+                .verdict());
     }
 
     @Override
     public boolean hasBeenIn(long session, long registration) {
-        return reads.sql()
-                .fetchExists(
-                        CONNECTION, CONNECTION.SESSION_ID.eq(session), CONNECTION.REGISTRATION_ID.eq(registration));
+        return checkIns.isIn(session, registration)
+                || reads.sql()
+                        .fetchExists(
+                                CONNECTION,
+                                CONNECTION.SESSION_ID.eq(session),
+                                CONNECTION.REGISTRATION_ID.eq(registration));
     }
 
-    private static Attended attended(Interval span, List<Connection> connections, Optional<Mark> mark) {
+    /** Whoever was ticked off at the entrance has attended, however long they stayed. */
+    private static Attended attended(
+            Interval span, List<Connection> connections, boolean checkedIn, Optional<Mark> mark) {
         Presence presence =
                 Presence.of(span, connections.stream().map(Connection::span).toList());
         return new Attended(
                 presence,
-                Verdict.of(presence.share(), Verdict.Thresholds.DEFAULT),
+                checkedIn ? Verdict.ATTENDED : Verdict.of(presence.share(), Verdict.Thresholds.DEFAULT),
                 mark,
                 connections.stream().anyMatch(Connection::open));
     }

@@ -1,0 +1,5 @@
+/** Ticking off those who come in person. */
+@NullMarked
+package jollyroster.checkin;
+
+import org.jspecify.annotations.NullMarked;
