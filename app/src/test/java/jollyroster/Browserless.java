@@ -14,7 +14,9 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Queue;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.stream.Collectors;
 import org.jsoup.Jsoup;
 import org.jsoup.nodes.Document;
@@ -25,6 +27,7 @@ public final class Browserless {
     private static final Map<Integer, Browserless> SIGNED_IN = new ConcurrentHashMap<>();
 
     private final CookieManager cookies = new CookieManager();
+    private final Queue<InputStream> begun = new ConcurrentLinkedQueue<>();
     private final HttpClient http = HttpClient.newBuilder()
             .cookieHandler(cookies)
             .connectTimeout(Duration.ofSeconds(20))
@@ -98,6 +101,16 @@ public final class Browserless {
                 .POST(HttpRequest.BodyPublishers.ofString(body)));
     }
 
+    /** What is no text. */
+    public byte[] bytes(String path) throws IOException, InterruptedException {
+        return http.send(
+                        HttpRequest.newBuilder(URI.create(base + path))
+                                .timeout(Duration.ofSeconds(60))
+                                .build(),
+                        HttpResponse.BodyHandlers.ofByteArray())
+                .body();
+    }
+
     /** Fills in the registration form; fields given win over the usual ones. */
     public Page register(Saltmarrow.Published at, Map<String, String> fields) {
         Map<String, String> all = new LinkedHashMap<>(Map.of(
@@ -127,7 +140,8 @@ public final class Browserless {
     private Page send(HttpRequest.Builder request) {
         try {
             HttpResponse<String> response =
-                    http.send(request.timeout(Duration.ofSeconds(60)).build(), Browserless::body);
+                    http.send(request.timeout(Duration.ofSeconds(60)).build(), this::body);
+            leaveStreams();
             if (response.statusCode() == 303) {
                 return send(HttpRequest.newBuilder(response.uri()
                                 .resolve(response.headers()
@@ -144,21 +158,20 @@ public final class Browserless {
         }
     }
 
-    /** As text; of a stream of events, which has no end, only that it has begun. */
-    private static HttpResponse.BodySubscriber<String> body(HttpResponse.ResponseInfo answer) {
+    /** As text; of a stream of events, which has no end, only that it has begun: it is left once the answer is there. */
+    private HttpResponse.BodySubscriber<String> body(HttpResponse.ResponseInfo answer) {
         boolean endless = answer.headers().firstValue("Content-Type").orElse("").startsWith("text/event-stream");
         return endless
-                ? HttpResponse.BodySubscribers.mapping(
-                        HttpResponse.BodySubscribers.ofInputStream(), Browserless::closed)
+                ? HttpResponse.BodySubscribers.mapping(HttpResponse.BodySubscribers.ofInputStream(), stream -> {
+                    begun.add(stream);
+                    return "";
+                })
                 : HttpResponse.BodySubscribers.ofString(StandardCharsets.UTF_8);
     }
 
-    private static String closed(InputStream stream) {
-        try {
+    private void leaveStreams() throws IOException {
+        for (InputStream stream = begun.poll(); stream != null; stream = begun.poll()) {
             stream.close();
-            return "";
-        } catch (IOException e) {
-            throw new java.io.UncheckedIOException(e);
         }
     }
 

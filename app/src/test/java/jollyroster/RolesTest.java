@@ -204,7 +204,11 @@ class RolesTest {
         boolean ofSession = pattern.startsWith("/desk/sessions/") || pattern.startsWith("/desk/schedule/");
         boolean ofOffering = pattern.startsWith("/desk/offerings/");
         long id = ofSession ? thing.at().session() : ofOffering ? thing.at().offering() : 1;
-        boolean ofDoor = pattern.startsWith("/desk/door/");
+        boolean ofDoor = pattern.startsWith("/desk/door/")
+                || pattern.startsWith("/desk/turns/")
+                || pattern.startsWith("/desk/check-in/")
+                || pattern.startsWith("/desk/live/")
+                || pattern.startsWith("/desk/leading/");
         return pattern.replace("{id}", String.valueOf(id))
                 .replace("{registration}", String.valueOf(thing.registration()))
                 .replace(

@@ -23,6 +23,7 @@ class ClockController {
     private static final Duration REACH = Duration.ofDays(60);
     private final DemoClock clock;
     private final DemoClockCommands memory;
+    private final DemoDay day;
     private final ProgrammeQueries programme;
     private final OutboxQueries outbox;
     private final OutboxWorker worker;
@@ -30,11 +31,13 @@ class ClockController {
     ClockController(
             DemoClock clock,
             DemoClockCommands memory,
+            DemoDay day,
             ProgrammeQueries programme,
             OutboxQueries outbox,
             OutboxWorker worker) {
         this.clock = clock;
         this.memory = memory;
+        this.day = day;
         this.programme = programme;
         this.outbox = outbox;
         this.worker = worker;
@@ -51,6 +54,7 @@ class ClockController {
             default -> next(clock.instant()).ifPresent(clock::windTo);
         }
         memory.remember(clock.ahead());
+        day.goOn();
         int sent = worker.sendDue();
         if (sent > 0) {
             flash.addFlashAttribute("said", sent == 1 ? "One message went." : sent + " messages went.");

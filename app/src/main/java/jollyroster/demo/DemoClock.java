@@ -22,8 +22,14 @@ class DemoClock extends Clock {
 
     private final AtomicReference<Instant> frozen = new AtomicReference<>();
 
+    private final ThreadLocal<Instant> lived = new ThreadLocal<>();
+
     @Override
     public Instant instant() {
+        Instant then = lived.get();
+        if (then != null) {
+            return then;
+        }
         Instant stopped = frozen.get();
         return stopped != null ? stopped : real.instant().plus(ahead.get());
     }
@@ -38,6 +44,16 @@ class DemoClock extends Clock {
         Instant stopped = frozen.getAndSet(null);
         if (stopped != null) {
             windTo(stopped);
+        }
+    }
+
+    /** Does something as of an earlier moment; the clock goes on for everybody else. */
+    void live(Instant then, Runnable what) {
+        lived.set(then);
+        try {
+            what.run();
+        } finally {
+            lived.remove();
         }
     }
 

@@ -3,6 +3,7 @@ package jollyroster.demo;
 import static jollyroster.platform.tables.Tables.DEMO_CLOCK;
 
 import java.time.Duration;
+import java.time.Instant;
 import java.util.Optional;
 import jollyroster.platform.Writes;
 import org.springframework.context.annotation.Profile;
@@ -30,6 +31,17 @@ class DemoClockCommands {
                 .doUpdate()
                 .set(DEMO_CLOCK.AHEAD_MILLIS, ahead.toMillis())
                 .execute();
+    }
+
+    /** What has been lived is not lived again after a restart. */
+    @Transactional
+    void rememberLife(Instant until) {
+        writes.sql().update(DEMO_CLOCK).set(DEMO_CLOCK.LIVED_UNTIL, until).execute();
+    }
+
+    @Transactional
+    Optional<Instant> livedUntil() {
+        return writes.sql().select(DEMO_CLOCK.LIVED_UNTIL).from(DEMO_CLOCK).fetchOptional(DEMO_CLOCK.LIVED_UNTIL);
     }
 
     @Transactional

@@ -18,7 +18,7 @@ import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 
 /**
- * Saltmarrow Sea School: eight offerings, a draft and a pattern, a team of five, six venues, past and coming sessions. The
+ * Saltmarrow Sea School: nine offerings, a draft and a pattern, a team of five, six venues, past and coming sessions. The
  * data is lived, not made up: the clock is set back and everything happens through the same commands that people use.
  */
 @Component
@@ -37,6 +37,7 @@ class DemoData implements ApplicationRunner {
     private final DemoGuests guests;
     private final DemoClinic clinic;
     private final DemoQuay quay;
+    private final DemoHour hour;
     private final DemoMessages messages;
     private final HoldWorker holds;
     private final OutboxQueries outbox;
@@ -59,6 +60,7 @@ class DemoData implements ApplicationRunner {
             DemoGuests guests,
             DemoClinic clinic,
             DemoQuay quay,
+            DemoHour hour,
             DemoMessages messages,
             HoldWorker holds,
             OutboxQueries outbox,
@@ -77,6 +79,7 @@ class DemoData implements ApplicationRunner {
         this.guests = guests;
         this.clinic = clinic;
         this.quay = quay;
+        this.hour = hour;
         this.messages = messages;
         this.holds = holds;
         this.outbox = outbox;
@@ -120,6 +123,7 @@ class DemoData implements ApplicationRunner {
         long plans = clinic.clinic();
         happenings.addAll(clinic.happenings(plans, moorings));
         happenings.addAll(quay.happenings());
+        happenings.addAll(hour.happenings());
         programme.busyElsewhere();
         links.makeWanted();
         happenings.stream().sorted(Comparator.comparing(DemoLife.Happening::at)).forEach(this::live);

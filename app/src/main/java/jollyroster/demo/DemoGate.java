@@ -26,6 +26,10 @@ class DemoGate extends OncePerRequestFilter {
         open = true;
     }
 
+    boolean isOpen() {
+        return open;
+    }
+
     @Override
     protected boolean shouldNotFilter(HttpServletRequest request) {
         return open || request.getRequestURI().startsWith("/actuator/");

@@ -57,6 +57,7 @@ class DemoProgramme {
 
     void venues() {
         venue("Signal room", Venue.Kind.MADE_LINK, "", "", "");
+        venue("Instructors’ corner", Venue.Kind.MADE_LINK, "", "", "");
         venue("Rope loft", Venue.Kind.PLACE, "Saltmarrow quay", "Ground floor, no steps.", "12");
         venue("Boathouse", Venue.Kind.PLACE, "Slipway 2, Saltmarrow", "Ramp from the car park.", "80");
         venue("Chart room", Venue.Kind.PLACE, "Saltmarrow quay, first floor", "There is a lift.", "18");

@@ -80,6 +80,7 @@ class SessionAssembler {
                 facts.logbook().stream().map(l -> logged(l, s.zone())).toList(),
                 summary(facts),
                 s.cancelled(),
+                s.offering().door().hasTurns(),
                 s.own().note(),
                 s.cancelled() || facts.past() ? "" : OutlookWords.of(s, facts.taken(), facts.now()),
                 OutlookWords.code(s, facts.taken(), facts.now()),

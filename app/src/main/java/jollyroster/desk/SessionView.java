@@ -31,6 +31,7 @@ public record SessionView(
         List<Logged> logbook,
         String summary,
         boolean cancelled,
+        boolean hasTurns,
         String note,
         String outlook,
         String outlookCode,

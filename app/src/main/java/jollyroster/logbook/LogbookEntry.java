@@ -35,6 +35,8 @@ public enum LogbookEntry {
     UNDONE("took a change back"),
     HAND_MARK("marked attendance by hand"),
     GUEST_LINK("gave a guest link"),
+    HOST_LINK("gave a link to lead"),
+    CHECKED_IN("checked in"),
     AT_THE_DOOR("answered at the door"),
     RECOGNISED("was recognised at the door");
 

@@ -48,6 +48,8 @@ final class LogbookWords {
             case UNDONE -> "as it was before";
             case GUEST_LINK ->
                 "of the " + f.text("of") + (f.is("renewed") ? "; the one before is not valid any more" : "");
+            case CHECKED_IN -> checkedIn(f);
+            case HOST_LINK -> f.text("who") + ": " + f.text("what");
             case AT_THE_DOOR ->
                 f.text("who") + " " + decided(f.text("decision"))
                         + (f.text("word").isEmpty() ? "" : ": “" + f.text("word") + "”");
@@ -57,6 +59,11 @@ final class LogbookWords {
                         ? "as the evidence says"
                         : f.text("verdict").toLowerCase(Locale.ROOT);
         };
+    }
+
+    private static String checkedIn(Facts f) {
+        String who = f.number("place") == 0 ? "" : "companion " + f.number("place");
+        return f.is("in") ? who : (who + " taken back").strip();
     }
 
     private static String decided(String decision) {

@@ -35,6 +35,10 @@ public enum LetterKind {
     DAY_SHEET,
     /** A message of a rehearsal, to whoever plays it: subject, text, html; it comes as it was written. */
     REHEARSED,
+    /** To somebody who leads a session and opens their link: code, title, minutes */
+    HOST_CODE,
+    /** To a guest whose link is for certain people only: code, title, minutes */
+    GUEST_CODE,
     /** name, by, team_link */
     JOIN_TEAM;
 

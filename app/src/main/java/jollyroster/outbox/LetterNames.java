@@ -51,6 +51,7 @@ public final class LetterNames {
         words.put("seats", "how many seats they hold");
         words.put("join_link", "their way in");
         words.put("own_link", "their own page");
+        words.put("ticket_link", "their ticket on paper, for what is held in person");
         words.put("organisation", "your name");
         words.put("online", "condition: it is held online");
         words.put("is_series", "condition: there are other dates");

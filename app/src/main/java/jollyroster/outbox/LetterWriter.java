@@ -294,7 +294,7 @@ class LetterWriter {
     String sample(Wording words, String link, Set<String> holding, Set<String> named) {
         Map<String, Object> values = values(SAMPLE, SAMPLE_GIVEN);
         CONDITIONS.forEach(condition -> values.put(condition, holding.contains(condition)));
-        Stream.of("join_link", "own_link", "confirm_link").forEach(name -> values.put(name, link));
+        Stream.of("join_link", "own_link", "confirm_link", "ticket_link").forEach(name -> values.put(name, link));
         values.put("answer", named.stream().collect(Collectors.toMap(name -> name, name -> "")));
         values.put("text", texts.house());
         values.put("host", texts.host(List.of()));
@@ -345,6 +345,7 @@ class LetterWriter {
         values.put("online", facts.online());
         values.put("join_link", facts.joinLink());
         values.put("own_link", facts.ownLink());
+        values.put("ticket_link", facts.online() ? "" : facts.ownLink() + "/ticket.pdf");
         values.put("seats", facts.party() == 1 ? "1 seat" : facts.party() + " seats");
         values.put("place_in_line", facts.placeInLine());
         values.put("organisation", facts.organisation());

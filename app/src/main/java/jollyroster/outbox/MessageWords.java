@@ -33,6 +33,8 @@ public final class MessageWords {
             case DAY_NEWS -> "To the team: news of the day";
             case DAY_SHEET -> "Day sheet";
             case REHEARSED -> "Rehearsal";
+            case GUEST_CODE -> "Code for a guest link";
+            case HOST_CODE -> "Code for a link to lead";
             case JOIN_TEAM -> "Invitation to the team";
         };
     }

@@ -21,6 +21,9 @@ import org.springframework.transaction.annotation.Transactional;
 @Component
 public class AddingCommands {
 
+    /** Whoever keeps the entrance may give kept-back seats, and nothing else of the plan. */
+    private static final Actor ENTRANCE = new Actor.Program("entrance");
+
     private final Books books;
     private final PlanCommands planned;
     private final Seating seating;
@@ -73,6 +76,17 @@ public class AddingCommands {
         actor.requireOrganiser();
         Session book = books.get(asked.session());
         return add(asked.on(book.id()), book, manner, actor, clock.instant());
+    }
+
+    /** Somebody who stands at the entrance, on a kept-back seat where there is no other; the line is not for them. */
+    @Transactional
+    public Added walkUp(Application asked, Actor actor) {
+        actor.requireTeam();
+        Session book = books.get(asked.session());
+        Session roomy = withKeptBackSeats(book, asked.party(), ENTRANCE);
+        boolean fits =
+                book.seats() == 0 || roomy.capacity().free(seats.tally(roomy).taken()) >= asked.party();
+        return fits ? add(asked.on(book.id()), roomy, new Manner(false, false), actor, clock.instant()) : Added.FULL;
     }
 
     /**

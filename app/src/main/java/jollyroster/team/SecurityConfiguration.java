@@ -50,9 +50,15 @@ class SecurityConfiguration {
         "/desk/sessions/*/why/**"
     };
 
-    /** What takes a host up elsewhere, and what they are told of, is theirs to say. */
+    /** What takes a host up elsewhere, what they are told of, their time alone with people and who leads with them is theirs to say. */
     private static final String[] OWN_MATTERS = {
-        "/desk/setup/calendars", "/desk/setup/calendars/**", "/desk/telling", "/desk/telling/**"
+        "/desk/setup/calendars",
+        "/desk/setup/calendars/**",
+        "/desk/telling",
+        "/desk/telling/**",
+        "/desk/turns/**",
+        "/desk/leading/**",
+        "/desk/live/**"
     };
 
     /** Forms that only an organiser can send are only shown to one. */
@@ -68,7 +74,11 @@ class SecurityConfiguration {
                         .hasAnyRole("ORGANISER", "HOST", "HELPER")
                         .requestMatchers(OWN_MATTERS)
                         .hasAnyRole("ORGANISER", "HOST")
-                        .requestMatchers("/desk/sessions/*/registrations/*/mark", "/desk/door/**", "/desk/clock")
+                        .requestMatchers(
+                                "/desk/sessions/*/registrations/*/mark",
+                                "/desk/door/**",
+                                "/desk/check-in/**",
+                                "/desk/clock")
                         .hasAnyRole("ORGANISER", "HOST", "HELPER")
                         .requestMatchers(
                                 "/desk", "/desk/**", "/standin/meeting/mood", "/standin/phone/**", "/standin/inbox")
@@ -124,7 +134,7 @@ class SecurityConfiguration {
                         response.setHeader("Content-Security-Policy", mail ? MAIL_POLICY : CONTENT_POLICY);
                     }
                 })
-                .permissionsPolicyHeader(policy -> policy.policy("camera=(), microphone=(), geolocation=()"));
+                .permissionsPolicyHeader(policy -> policy.policy("camera=(self), microphone=(), geolocation=()"));
     }
 
     private static HttpSessionRequestCache deskOnly() {

@@ -1,13 +1,10 @@
 package jollyroster.browser;
 
 import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import java.nio.file.Path;
 import jollyroster.Mailbox;
-import jollyroster.core.door.LinkTokens.Link;
-import jollyroster.core.seats.RegistrationState;
-import jollyroster.platform.PersonalLinks;
-import jollyroster.seating.RegistrationQueries;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
@@ -28,12 +25,6 @@ class ScreenshotsTest {
     @Autowired
     Mailbox mailbox;
 
-    @Autowired
-    RegistrationQueries roster;
-
-    @Autowired
-    PersonalLinks links;
-
     @Test
     void take() {
         try (BrowserContext desk = Chromium.person(port, Chromium.desktop("America/Halifax"));
@@ -43,16 +34,13 @@ class ScreenshotsTest {
             shoot(organiser, "/desk", "today");
             shoot(organiser, "/desk/programme", "programme");
             shoot(organiser, "/desk/offerings/2", "offering-sheet");
-            typedDates(organiser);
             shoot(organiser, "/desk/lanes?at=2027-03-15", "host-lanes");
             organiser.navigate("/desk/offerings/11?open=hours");
             organiser.locator("#hours").evaluate("part => part.scrollIntoView()");
             organiser.screenshot(new Page.ScreenshotOptions().setPath(folder.resolve("open-hours.png")));
-            shoot(organiser, "/desk/offerings/11/times?day=2027-03-12&at=14:00", "why-not");
             shoot(organiser, "/desk/offerings/1/plan", "message-plan");
             shoot(organiser, "/desk/wordings/before-start?offering=2", "wording");
             shoot(organiser, "/desk/offerings/5/rehearsal?open=2-1", "rehearsal");
-            shoot(organiser, "/desk/sessions/7/roster", "roster");
             shoot(organiser, "/desk/sessions/7", "session");
             shoot(organiser, "/desk/outbox", "outbox");
             Page visitor = outside.newPage();
@@ -65,37 +53,63 @@ class ScreenshotsTest {
             visitor.waitForSelector("main[data-state]");
             String own = mailbox.ownPage("kofi@brannigan.example");
             shoot(visitor, "/p/passage-plan-clinic", "pick-a-time");
-            shoot(phone.newPage(), "/p/passage-plan-clinic?day=2027-03-15", "pick-a-time-phone");
-            shoot(visitor, calledUp(), "call-up");
             shoot(visitor, own, "own-page");
+            atTheDoor(organiser, phone);
         }
     }
 
-    /** The own page of somebody who is called up. */
-    private String calledUp() {
-        return roster.held().stream()
-                .filter(r -> r.state() == RegistrationState.CALLED_UP)
-                .map(r -> links.ownPage(new Link(r.id(), r.generation())))
-                .map(address -> java.net.URI.create(address).getPath())
-                .findFirst()
-                .orElseThrow();
+    /** Five minutes before noon: the webinar's door is open, the instructor hour runs, and at the quay people come. */
+    private void atTheDoor(Page organiser, BrowserContext phone) {
+        for (String by : new String[] {"+1 h", "+1 h", "+15 min"}) {
+            organiser.navigate("/desk");
+            organiser.click("text=" + by);
+            organiser.waitForLoadState();
+        }
+        String webinar = session(organiser, "Marine VHF");
+        String hour = session(organiser, "Instructor hour");
+        String bench = session(organiser, "Knots");
+        shootLive(organiser, "/desk/door/" + webinar, "door-desk");
+        shootLive(organiser, "/desk/turns/" + hour, "turns");
+        Page guest = phone.newPage();
+        knock(organiser, guest, hour);
+        guest.screenshot(new Page.ScreenshotOptions().setPath(folder.resolve("waiting-phone.png")));
+        organiser.locator("[data-key=Enter]").first().click();
+        guest.waitForURL("**/live/**");
+        guest.click("text=I would like a turn");
+        guest.waitForSelector("[data-turn=waiting]");
+        guest.screenshot(new Page.ScreenshotOptions().setPath(folder.resolve("companion-phone.png")));
+        Page helper = organiser.context().newPage();
+        helper.setViewportSize(360, 740);
+        helper.navigate("/desk/check-in/" + bench);
+        helper.locator("[data-check-in][data-kept]").waitFor();
+        helper.locator(".parties .tick-mark").first().click();
+        helper.locator("[data-check-in]").evaluate("page => page.scrollIntoView()");
+        helper.screenshot(new Page.ScreenshotOptions().setPath(folder.resolve("check-in-phone.png")));
     }
 
-    private void typedDates(Page page) {
-        page.navigate("/desk/offerings/4?open=dates");
-        page.fill(
-                "#typed",
-                String.join(
-                        "\n",
-                        "Tue 6 Apr 10-10:30, 13:45-14:15 x5",
-                        "every other Thu from 8 Apr x4 19:00-20:30 with Sable Renwick, 6 seats",
-                        "Mon 13 Apr 2027 10-11",
-                        "17 Apr 10:00-12:00 every 10 min @ Rope loft, 1 seat",
-                        "1 May 1-1:30"));
-        page.waitForSelector("#readings .wrong");
-        page.locator(".tools").evaluate("tools => tools.open = true");
-        page.locator("#dates").evaluate("dates => dates.scrollIntoView()");
-        page.screenshot(new Page.ScreenshotOptions().setPath(folder.resolve("typed-dates.png")));
+    private static void knock(Page organiser, Page guest, String session) {
+        organiser.navigate("/desk/door/" + session);
+        organiser.locator(".guest-way .renew button").first().click();
+        guest.navigate(organiser.locator("#way-session").inputValue());
+        guest.fill("#name", "Wren Pennycot");
+        guest.click("text=Ask to come in");
+        guest.waitForSelector("[data-state=waiting]");
+        organiser.waitForSelector("[data-knock]");
+    }
+
+    private static String session(Page desk, String title) {
+        return desk.locator("[data-tideline] a")
+                .filter(new Locator.FilterOptions().setHasText(title))
+                .first()
+                .getAttribute("href")
+                .replaceAll(".*/", "");
+    }
+
+    /** A page with an open stream is never idle. */
+    private void shootLive(Page page, String path, String name) {
+        page.navigate(path);
+        page.locator("html[data-ready]").waitFor();
+        page.screenshot(new Page.ScreenshotOptions().setPath(folder.resolve(name + ".png")));
     }
 
     private void shoot(Page page, String path, String name) {

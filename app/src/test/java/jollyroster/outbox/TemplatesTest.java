@@ -36,7 +36,9 @@ class TemplatesTest {
             "day",
             "subject",
             "text",
-            "by"
+            "by",
+            "code",
+            "minutes"
         }) {
             values.put(name, "<" + name + ">");
         }
