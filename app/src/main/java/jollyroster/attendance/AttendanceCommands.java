@@ -2,6 +2,9 @@ package jollyroster.attendance;
 
 import static jollyroster.platform.tables.Tables.CONNECTION;
 import static jollyroster.platform.tables.Tables.HAND_MARK;
+import static org.jooq.impl.DSL.greatest;
+import static org.jooq.impl.DSL.least;
+import static org.jooq.impl.DSL.val;
 
 import java.time.Clock;
 import java.time.Instant;
@@ -37,7 +40,7 @@ public class AttendanceCommands {
         this.clock = clock;
     }
 
-    /** Somebody came in. A report that arrives twice counts once. */
+    /** Somebody came in. A report that arrives twice counts once, and one that arrives after that of leaving still says since when. */
     @Transactional
     public void joined(String visit, long registration, long session, Instant at, Actor actor) {
         actor.requireTeam();
@@ -47,21 +50,30 @@ public class AttendanceCommands {
                 .set(CONNECTION.REGISTRATION_ID, registration)
                 .set(CONNECTION.SESSION_ID, session)
                 .set(CONNECTION.JOINED_AT, at)
-                .onDuplicateKeyIgnore()
+                .onConflict(CONNECTION.VISIT)
+                .doUpdate()
+                .set(CONNECTION.JOINED_AT, least(CONNECTION.JOINED_AT, val(at, CONNECTION.JOINED_AT)))
                 .execute();
     }
 
-    /** Somebody left; the first report of leaving stands, and one from before the joining counts as the joining. */
+    /**
+     * Somebody left. The first report of leaving stands, and one from before the joining counts as the joining; where none has come
+     * of the joining, it is kept until that comes.
+     */
     @Transactional
-    public void left(String visit, Instant at, Actor actor) {
+    public void left(String visit, long registration, long session, Instant at, Actor actor) {
         actor.requireTeam();
         writes.sql()
-                .update(CONNECTION)
-                .set(
-                        CONNECTION.LEFT_AT,
-                        org.jooq.impl.DSL.greatest(CONNECTION.JOINED_AT, org.jooq.impl.DSL.val(at, CONNECTION.LEFT_AT)))
-                .where(CONNECTION.VISIT.eq(visit))
-                .and(CONNECTION.LEFT_AT.isNull())
+                .insertInto(CONNECTION)
+                .set(CONNECTION.VISIT, visit)
+                .set(CONNECTION.REGISTRATION_ID, registration)
+                .set(CONNECTION.SESSION_ID, session)
+                .set(CONNECTION.JOINED_AT, at)
+                .set(CONNECTION.LEFT_AT, at)
+                .onConflict(CONNECTION.VISIT)
+                .doUpdate()
+                .set(CONNECTION.LEFT_AT, greatest(CONNECTION.JOINED_AT, val(at, CONNECTION.LEFT_AT)))
+                .where(CONNECTION.LEFT_AT.isNull())
                 .execute();
     }
 

@@ -1,6 +1,8 @@
 package jollyroster.attendance;
 
 import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
 import java.util.OptionalLong;
 import jollyroster.core.door.LinkTokens.Purpose;
 import jollyroster.platform.Actor;
@@ -29,7 +31,7 @@ class MeetingReports {
     private final RegistrationQueries roster;
     private final ProgrammeQueries programme;
     private final PersonalLinks links;
-    private final GuestPasses guests;
+    private final List<GuestPasses> guests;
     private final ServiceSignature signature;
     private final JsonMapper json;
 
@@ -38,7 +40,7 @@ class MeetingReports {
             RegistrationQueries roster,
             ProgrammeQueries programme,
             PersonalLinks links,
-            GuestPasses guests,
+            List<GuestPasses> guests,
             ServiceSignature signature,
             JsonMapper json) {
         this.commands = commands;
@@ -53,7 +55,8 @@ class MeetingReports {
     /**
      * @param type {@code joined} or {@code left}
      * @param visit names one stay of one person
-     * @param guest the pass the door gave
+     * @param guest the pass that was given for that person
+     * @param at when it was so; reports may come late, twice and in any order
      */
     record Report(String type, String visit, String guest, Instant at) {}
 
@@ -74,33 +77,39 @@ class MeetingReports {
     }
 
     private ResponseEntity<Void> take(Report report) {
-        if (report.visit() == null || report.visit().length() > LONGEST_VISIT || report.at() == null) {
+        boolean came = "joined".equals(report.type());
+        if (!came && !"left".equals(report.type())
+                || report.visit() == null
+                || report.visit().length() > LONGEST_VISIT
+                || report.at() == null) {
             return ResponseEntity.badRequest().build();
         }
-        if ("left".equals(report.type())) {
-            commands.left(report.visit(), report.at(), ACTOR);
-            guests.left(report.visit(), report.at(), ACTOR);
-            return ResponseEntity.noContent().build();
-        }
         String pass = String.valueOf(report.guest());
-        OptionalLong guest = guests.registration(pass);
-        if (guest.isPresent()) {
-            guests.joined(pass, report.visit(), ACTOR);
-            roster.registration(guest.getAsLong()).ifPresent(r -> joined(report, r));
-            return ResponseEntity.noContent().build();
+        for (GuestPasses theirs : guests) {
+            OptionalLong registration = theirs.registration(pass);
+            if (registration.isPresent()) {
+                if (came) {
+                    theirs.joined(pass, report.visit(), report.at(), ACTOR);
+                } else {
+                    theirs.left(pass, report.visit(), report.at(), ACTOR);
+                }
+                roster.registration(registration.getAsLong()).ifPresent(r -> keep(report, came, r));
+                return ResponseEntity.noContent().build();
+            }
         }
-        return links.read(Purpose.MEETING_PASS, pass)
-                .flatMap(link -> roster.registration(link.id()))
-                .map(r -> {
-                    joined(report, r);
-                    return ResponseEntity.noContent().<Void>build();
-                })
-                .orElseGet(() -> ResponseEntity.badRequest().build());
+        Optional<Registration> own =
+                links.read(Purpose.MEETING_PASS, pass).flatMap(link -> roster.registration(link.id()));
+        own.ifPresent(r -> keep(report, came, r));
+        return (own.isPresent() ? ResponseEntity.noContent() : ResponseEntity.badRequest()).build();
     }
 
-    private void joined(Report report, Registration who) {
+    private void keep(Report report, boolean came, Registration who) {
         long date =
                 programme.dateAt(who.session(), report.at()).map(Session::id).orElse(who.session());
-        commands.joined(report.visit(), who.id(), date, report.at(), ACTOR);
+        if (came) {
+            commands.joined(report.visit(), who.id(), date, report.at(), ACTOR);
+        } else {
+            commands.left(report.visit(), who.id(), date, report.at(), ACTOR);
+        }
     }
 }

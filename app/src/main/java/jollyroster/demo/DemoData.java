@@ -38,6 +38,7 @@ class DemoData implements ApplicationRunner {
     private final DemoClinic clinic;
     private final DemoQuay quay;
     private final DemoHour hour;
+    private final DemoRoom room;
     private final DemoMessages messages;
     private final HoldWorker holds;
     private final OutboxQueries outbox;
@@ -61,6 +62,7 @@ class DemoData implements ApplicationRunner {
             DemoClinic clinic,
             DemoQuay quay,
             DemoHour hour,
+            DemoRoom room,
             DemoMessages messages,
             HoldWorker holds,
             OutboxQueries outbox,
@@ -80,6 +82,7 @@ class DemoData implements ApplicationRunner {
         this.clinic = clinic;
         this.quay = quay;
         this.hour = hour;
+        this.room = room;
         this.messages = messages;
         this.holds = holds;
         this.outbox = outbox;
@@ -124,6 +127,7 @@ class DemoData implements ApplicationRunner {
         happenings.addAll(clinic.happenings(plans, moorings));
         happenings.addAll(quay.happenings());
         happenings.addAll(hour.happenings());
+        happenings.addAll(room.happenings());
         programme.busyElsewhere();
         links.makeWanted();
         happenings.stream().sorted(Comparator.comparing(DemoLife.Happening::at)).forEach(this::live);

@@ -152,7 +152,8 @@ class DemoDay {
                     return Stream.of(
                             new Happening(
                                     in, () -> attendance.joined(visit, r.id(), session.id(), in, DemoActor.PROGRAM)),
-                            new Happening(out, () -> attendance.left(visit, out, DemoActor.PROGRAM)));
+                            new Happening(
+                                    out, () -> attendance.left(visit, r.id(), session.id(), out, DemoActor.PROGRAM)));
                 });
     }
 

@@ -278,10 +278,16 @@ class DemoLife {
         String name = "demo-" + visit.session() + "-" + member.email() + "-" + in.getEpochSecond();
         happenings.add(new Happening(
                 in,
-                () -> registration(visit, member)
-                        .filter(this::isSeated)
+                () -> seated(visit, member)
                         .ifPresent(id -> attendance.joined(name, id, visit.session(), in, DemoActor.PROGRAM))));
-        happenings.add(new Happening(out, () -> attendance.left(name, out, DemoActor.PROGRAM)));
+        happenings.add(new Happening(
+                out,
+                () -> seated(visit, member)
+                        .ifPresent(id -> attendance.left(name, id, visit.session(), out, DemoActor.PROGRAM))));
+    }
+
+    private Optional<Long> seated(Visit visit, Crew.Member member) {
+        return registration(visit, member).filter(this::isSeated);
     }
 
     private boolean isSeated(long registration) {

@@ -84,6 +84,9 @@ class DeskFrame {
         if (path.startsWith("/desk/outbox") || path.startsWith("/desk/letters") || path.startsWith("/desk/replies")) {
             return "outbox";
         }
+        if (path.startsWith("/desk/rooms") || path.startsWith("/desk/setup/rooms")) {
+            return signedIn.isHost() ? "rooms" : "setup";
+        }
         return path.startsWith("/desk/setup") || path.startsWith("/desk/plans") || path.startsWith("/desk/wordings")
                 ? "setup"
                 : "today";

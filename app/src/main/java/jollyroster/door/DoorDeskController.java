@@ -10,7 +10,6 @@ import jollyroster.platform.Actor;
 import jollyroster.platform.DeskPage;
 import jollyroster.programme.Session;
 import org.springframework.http.HttpStatus;
-import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -118,14 +117,7 @@ class DoorDeskController {
     @GetMapping("/desk/door/{session}/events")
     ResponseEntity<SseEmitter> events(@PathVariable long session, Actor actor) {
         visible(session, actor);
-        return stream.open()
-                .map(desk -> ResponseEntity.ok()
-                        .contentType(MediaType.TEXT_EVENT_STREAM)
-                        .header("Cache-Control", "no-store")
-                        .header("X-Accel-Buffering", "no")
-                        .body(desk))
-                .orElseGet(() ->
-                        ResponseEntity.status(HttpStatus.SERVICE_UNAVAILABLE).build());
+        return stream.answer();
     }
 
     @PostMapping("/desk/door/{session}/guest-link")

@@ -8,6 +8,9 @@ import java.util.concurrent.ConcurrentHashMap;
 import jollyroster.platform.TableChanges;
 import org.springframework.context.event.ContextClosedEvent;
 import org.springframework.context.event.EventListener;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
@@ -17,7 +20,7 @@ import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
  * nothing is missed by a desk that was cut off for a while.
  */
 @Component
-class DoorStream {
+public class DoorStream {
 
     private static final Duration LONGEST = Duration.ofMinutes(30);
     private static final int MOST = 200;
@@ -45,6 +48,17 @@ class DoorStream {
         return Optional.of(desk);
     }
 
+    /** The same as an answer to a browser. */
+    public ResponseEntity<SseEmitter> answer() {
+        return open().map(desk -> ResponseEntity.ok()
+                        .contentType(MediaType.TEXT_EVENT_STREAM)
+                        .header("Cache-Control", "no-store")
+                        .header("X-Accel-Buffering", "no")
+                        .body(desk))
+                .orElseGet(() ->
+                        ResponseEntity.status(HttpStatus.SERVICE_UNAVAILABLE).build());
+    }
+
     /** A comment now and then keeps proxies from closing what is silent. */
     @Scheduled(fixedDelay = 400)
     void look() {
@@ -57,7 +71,10 @@ class DoorStream {
                 "live_question",
                 "live_second",
                 "live_vote",
-                "live_poll");
+                "live_poll",
+                "room_visit",
+                "room_stay",
+                "room_meeting");
         boolean changed = now != told;
         quiet = changed ? 0 : quiet + 1;
         told = now;

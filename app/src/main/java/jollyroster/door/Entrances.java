@@ -1,5 +1,6 @@
 package jollyroster.door;
 
+import java.time.Instant;
 import java.util.Optional;
 import jollyroster.door.MeetingProvider.Coming;
 import jollyroster.platform.Actor;
@@ -43,9 +44,23 @@ public class Entrances {
 
     /** A room beside the session's own; empty while the service has none to give. @param name letters, digits and hyphens */
     public Optional<String> roomBeside(Session session, String name) {
-        return rooms.make(name, session.offering().title()) instanceof MeetingProvider.Answer.Made made
+        return room(name, session.offering().title());
+    }
+
+    /**
+     * A room that belongs to no session; empty while the service has none to give.
+     *
+     * @param name letters, digits and hyphens
+     */
+    public Optional<String> room(String name, String title) {
+        return rooms.make(name, title) instanceof MeetingProvider.Answer.Made made
                 ? Optional.of(made.room())
                 : Optional.empty();
+    }
+
+    /** The way into such a room. @param closes when it shuts */
+    public Optional<String> way(String room, String title, Coming who, Instant closes) {
+        return rooms.entry(room, title, who, closes);
     }
 
     /** Whether a service reports who comes and goes. */

@@ -9,20 +9,26 @@ import java.util.stream.Stream;
 import java.util.zip.CRC32;
 import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.core.door.LinkTokens.Purpose;
-import jollyroster.door.GuestLinkQueries.GuestLink;
 import jollyroster.outbox.LetterKind;
 import jollyroster.outbox.OutboxCommands;
 import jollyroster.platform.Actor;
 import jollyroster.platform.CodeLimit;
 import jollyroster.platform.Facts;
 import jollyroster.platform.PersonalLinks;
-import jollyroster.programme.Session;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
 /** Codes that show that a guest's address is theirs. */
 @Component
-class GuestCodeCommands {
+public class GuestCodeCommands {
+
+    /** What a code is for: a code for one thing is worthless for another. */
+    public record Scope(Purpose purpose, long id, int generation) {
+
+        private String key() {
+            return purpose == Purpose.GUEST ? String.valueOf(id) : purpose + "-" + id;
+        }
+    }
 
     private static final Duration WINDOW = Duration.ofMinutes(10);
     private final OutboxCommands outbox;
@@ -39,24 +45,22 @@ class GuestCodeCommands {
 
     /** Mails a code, which is good for ten minutes at least; once in ten minutes to each address. */
     @Transactional
-    public void send(GuestLink link, Session session, String email, Actor actor) {
+    public void send(Scope scope, String title, String email, Actor actor) {
         Instant until = until(clock.instant());
         outbox.letter(
                 LetterKind.GUEST_CODE,
-                "guest-code-" + link.id() + "-" + email + "-" + until.getEpochSecond(),
+                "guest-code-" + scope.key() + "-" + email + "-" + until.getEpochSecond(),
                 email,
-                Facts.of("code", code(link, email, until))
-                        .and("title", session.offering().title())
-                        .and("minutes", WINDOW.toMinutes()),
+                Facts.of("code", code(scope, email, until)).and("title", title).and("minutes", WINDOW.toMinutes()),
                 "",
                 clock.instant());
     }
 
-    boolean isRight(GuestLink link, String email, String code) {
+    public boolean isRight(Scope scope, String email, String code) {
         Instant until = until(clock.instant());
-        return limit.mayTry("guest-" + link.id() + "-" + email.toLowerCase(Locale.ROOT))
+        return limit.mayTry("guest-" + scope.key() + "-" + email.toLowerCase(Locale.ROOT))
                 && Stream.of(until, until.minus(WINDOW))
-                        .anyMatch(end -> code(link, email, end).equals(code.strip()));
+                        .anyMatch(end -> code(scope, email, end).equals(code.strip()));
     }
 
     /** The end of the present window; a code of the one before still holds. */
@@ -65,9 +69,9 @@ class GuestCodeCommands {
         return Instant.ofEpochSecond((now.getEpochSecond() / window + 1) * window);
     }
 
-    private String code(GuestLink link, String email, Instant until) {
+    private String code(Scope scope, String email, Instant until) {
         CRC32 sum = new CRC32();
         sum.update(email.toLowerCase(Locale.ROOT).getBytes(StandardCharsets.UTF_8));
-        return links.code(Purpose.GUEST, new Link(link.id() << 32 | sum.getValue(), link.generation()), until);
+        return links.code(scope.purpose(), new Link(scope.id() << 32 | sum.getValue(), scope.generation()), until);
     }
 }

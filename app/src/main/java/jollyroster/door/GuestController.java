@@ -157,8 +157,8 @@ class GuestController {
     @PostMapping("/g/{token}/again")
     String knockAgain(@PathVariable String token, HttpServletRequest request) {
         atDoor(token, request)
-                .filter(at ->
-                        limit.mayKnock(request.getRemoteAddr(), at.session().id()))
+                .filter(at -> limit.mayKnock(
+                        request.getRemoteAddr(), "session-" + at.session().id()))
                 .flatMap(AtDoor::arrival)
                 .ifPresent(a -> commands.knockAgain(a.id(), Actor.visitor(a.name())));
         return "redirect:/g/" + token;

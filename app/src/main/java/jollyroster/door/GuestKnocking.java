@@ -3,9 +3,11 @@ package jollyroster.door;
 import java.util.Objects;
 import java.util.Optional;
 import jollyroster.core.door.LinkTokens.Link;
+import jollyroster.core.door.LinkTokens.Purpose;
 import jollyroster.core.intake.Contact;
 import jollyroster.core.intake.Text;
 import jollyroster.door.ArrivalCommands.Who;
+import jollyroster.door.GuestCodeCommands.Scope;
 import jollyroster.door.GuestLinkQueries.GuestLink;
 import jollyroster.platform.Actor;
 import jollyroster.programme.Session;
@@ -66,7 +68,7 @@ class GuestKnocking {
         if (problem.isPresent()) {
             return new Outcome.Problem(problem.get(), false);
         }
-        if (!limit.mayKnock(sender, session.id())) {
+        if (!limit.mayKnock(sender, "session-" + session.id())) {
             return new Outcome.Problem("Too many requests from your network. Please try again in a few minutes.", true);
         }
         Who who = Who.guest(name.orElseThrow(), email.orElseThrow(), Text.oneLine(form.says(), LONGEST_WORD));
@@ -75,12 +77,16 @@ class GuestKnocking {
             return arrived(link, session, who, actor);
         }
         if (form.code().isBlank()) {
-            codes.send(link, session, who.email(), actor);
+            codes.send(scope(link), session.offering().title(), who.email(), actor);
             return new Outcome.CodeAsked("");
         }
-        return codes.isRight(link, who.email(), form.code())
+        return codes.isRight(scope(link), who.email(), form.code())
                 ? arrived(link, session, who.proven(), actor)
                 : new Outcome.CodeAsked("That is not the code, or it is no longer valid.");
+    }
+
+    private static Scope scope(GuestLink link) {
+        return new Scope(Purpose.GUEST, link.id(), link.generation());
     }
 
     private Outcome arrived(GuestLink link, Session session, Who who, Actor actor) {

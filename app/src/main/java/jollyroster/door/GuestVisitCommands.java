@@ -11,6 +11,8 @@ import jollyroster.core.door.LinkTokens.Purpose;
 import jollyroster.platform.Actor;
 import jollyroster.platform.PersonalLinks;
 import jollyroster.platform.Writes;
+import org.jooq.Condition;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -38,31 +40,31 @@ class GuestVisitCommands implements GuestPasses {
         return found.map(OptionalLong::of).orElse(OptionalLong.empty());
     }
 
-    /** A report that arrives twice counts once, also where they have left since. */
+    /** What was true last holds, whenever it is reported. */
     @Override
     @Transactional
-    public void joined(String pass, String visit, Actor actor) {
+    public void joined(String pass, String visit, Instant at, Actor actor) {
         actor.requireTeam();
-        links.read(Purpose.ARRIVAL, pass)
-                .ifPresent(link -> writes.sql()
-                        .update(ARRIVAL)
-                        .set(ARRIVAL.VISIT, visit)
-                        .setNull(ARRIVAL.LEFT_AT)
-                        .where(ARRIVAL.ID.eq(link.id()))
-                        .and(ARRIVAL.GENERATION.eq(link.generation()))
-                        .and(ARRIVAL.VISIT.isDistinctFrom(visit))
-                        .execute());
+        report(pass, visit, null, at, ARRIVAL.REPORTED_AT.lt(at));
     }
 
     @Override
     @Transactional
-    public void left(String visit, Instant at, Actor actor) {
+    public void left(String pass, String visit, Instant at, Actor actor) {
         actor.requireTeam();
-        writes.sql()
-                .update(ARRIVAL)
-                .set(ARRIVAL.LEFT_AT, at)
-                .where(ARRIVAL.VISIT.eq(visit))
-                .and(ARRIVAL.LEFT_AT.isNull())
-                .execute();
+        report(pass, visit, at, at, ARRIVAL.REPORTED_AT.le(at).and(ARRIVAL.LEFT_AT.isNull()));
+    }
+
+    private void report(String pass, String visit, @Nullable Instant left, Instant at, Condition isNews) {
+        links.read(Purpose.ARRIVAL, pass)
+                .ifPresent(link -> writes.sql()
+                        .update(ARRIVAL)
+                        .set(ARRIVAL.VISIT, visit)
+                        .set(ARRIVAL.LEFT_AT, left)
+                        .set(ARRIVAL.REPORTED_AT, at)
+                        .where(ARRIVAL.ID.eq(link.id()))
+                        .and(ARRIVAL.GENERATION.eq(link.generation()))
+                        .and(ARRIVAL.REPORTED_AT.isNull().or(isNews))
+                        .execute());
     }
 }

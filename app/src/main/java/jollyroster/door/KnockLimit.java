@@ -13,7 +13,7 @@ import org.springframework.stereotype.Component;
  * proxy on it speaks for everybody; how many wait at a door has an end of its own.
  */
 @Component
-class KnockLimit {
+public class KnockLimit {
 
     private static final Duration PER = Duration.ofMinutes(10);
     private final LoadingCache<String, Bucket> byNetwork;
@@ -27,8 +27,9 @@ class KnockLimit {
                         .build());
     }
 
-    boolean mayKnock(String sender, long session) {
+    /** @param door at which, in words for the program */
+    public boolean mayKnock(String sender, String door) {
         return Networks.isThisMachine(sender)
-                || byNetwork.get(Networks.of(sender) + "/" + session).tryConsume(1);
+                || byNetwork.get(Networks.of(sender) + "/" + door).tryConsume(1);
     }
 }

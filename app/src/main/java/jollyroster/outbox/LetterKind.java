@@ -39,6 +39,8 @@ public enum LetterKind {
     HOST_CODE,
     /** To a guest whose link is for certain people only: code, title, minutes */
     GUEST_CODE,
+    /** To somebody who was in a standing room, where they find those meetings: title, meetings_link */
+    ROOM_MEETINGS,
     /** name, by, team_link */
     JOIN_TEAM;
 

@@ -34,6 +34,7 @@ public final class MessageWords {
             case DAY_SHEET -> "Day sheet";
             case REHEARSED -> "Rehearsal";
             case GUEST_CODE -> "Code for a guest link";
+            case ROOM_MEETINGS -> "Link to past meetings";
             case HOST_CODE -> "Code for a link to lead";
             case JOIN_TEAM -> "Invitation to the team";
         };

@@ -13,11 +13,16 @@ public final class Slugs {
 
     /** Lower-case ASCII letters, digits and single hyphens, 1 to 60; {@code offering} when nothing is left. */
     public static String of(String title) {
+        return of(title, "offering");
+    }
+
+    /** The same with another word where nothing is left. */
+    public static String of(String title, String otherwise) {
         String ascii = Normalizer.normalize(title, Normalizer.Form.NFD).replaceAll("\\p{M}+", "");
         String slug =
                 ascii.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-").replaceAll("^-+|-+$", "");
         String cut = slug.substring(0, Math.min(slug.length(), LONGEST)).replaceAll("-+$", "");
-        return cut.isEmpty() ? "offering" : cut;
+        return cut.isEmpty() ? otherwise : cut;
     }
 
     /** The slug itself, or with the first number from 2 that is not taken. */

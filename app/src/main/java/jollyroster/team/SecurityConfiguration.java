@@ -54,6 +54,9 @@ class SecurityConfiguration {
     private static final String[] OWN_MATTERS = {
         "/desk/setup/calendars",
         "/desk/setup/calendars/**",
+        "/desk/setup/rooms",
+        "/desk/setup/rooms/**",
+        "/desk/rooms/**",
         "/desk/telling",
         "/desk/telling/**",
         "/desk/turns/**",

@@ -164,7 +164,7 @@ public class TurnCommands {
             if (t.registration() != 0) {
                 attendance.joined(
                         "turn-" + turn, t.registration(), session, t.began().orElse(now), actor);
-                attendance.left("turn-" + turn, now, actor);
+                attendance.left("turn-" + turn, t.registration(), session, now, actor);
             }
         });
         return called.isPresent();

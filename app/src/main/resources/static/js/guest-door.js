@@ -20,7 +20,9 @@ export function start() {
       }
       const state = await answer.json();
       say(state.note);
-      if (state.meets !== door.dataset.meets || state.word !== (door.dataset.word ?? "")) {
+      if (state.meets === "INSIDE" && door.dataset.way) {
+        location.href = door.dataset.way;
+      } else if (state.meets !== door.dataset.meets || state.word !== (door.dataset.word ?? "")) {
         location.reload();
       } else if (place) {
         place.textContent = state.place <= 1 ? "You are next." : `${state.place - 1} ahead of you.`;

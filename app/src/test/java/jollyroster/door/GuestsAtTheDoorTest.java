@@ -233,17 +233,18 @@ class GuestsAtTheDoorTest {
         scene.knock(second, "Ben Two");
         decide("Ann One", "ADMIT", "");
         String pass = links.issue(Purpose.ARRIVAL, arrival("Ann One").link());
-        visits.joined(pass, "stay-1", ORGANISER);
-        visits.left("stay-1", OPEN, ORGANISER);
-        visits.joined(pass, "stay-1", ORGANISER);
+        visits.joined(pass, "stay-1", OPEN, ORGANISER);
+        visits.left(pass, "stay-1", OPEN.plusSeconds(60), ORGANISER);
+        visits.joined(pass, "stay-1", OPEN, ORGANISER);
         assertThat(arrival("Ann One").isInside())
                 .as("a report that comes twice counts once")
                 .isFalse();
         decide("Ben Two", "ADMIT", "");
         assertThat(arrival("Ben Two").state()).isEqualTo(Knock.INSIDE);
         assertThat(scene.state(first)).isEqualTo("full");
-        visits.joined(links.issue(Purpose.ARRIVAL, arrival("Ben Two").link()), "stay-2", ORGANISER);
-        visits.left("stay-2", OPEN, ORGANISER);
+        String other = links.issue(Purpose.ARRIVAL, arrival("Ben Two").link());
+        visits.left(other, "stay-2", OPEN.plusSeconds(60), ORGANISER);
+        visits.joined(other, "stay-2", OPEN, ORGANISER);
         assertThat(first.get(scene.link).location()).contains("/standin/meeting/");
     }
 

@@ -150,7 +150,7 @@ class OwnLinksAtTheDoorTest {
     void whoever_left_comes_in_again_with_another_device() {
         scene.stranger().get(scene.link);
         isInside();
-        attendance.left("stay-" + at.session(), OPEN.plusSeconds(60), ORGANISER);
+        attendance.left("stay-" + at.session(), tomas.id(), at.session(), OPEN.plusSeconds(60), ORGANISER);
         assertThat(scene.stranger().get(scene.link).location()).contains("/standin/meeting/");
     }
 

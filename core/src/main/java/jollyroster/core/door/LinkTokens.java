@@ -49,6 +49,12 @@ public final class LinkTokens {
         LET_IN,
         /** Kept by the browser of somebody who has knocked. */
         ARRIVAL,
+        /** Kept by the browser of somebody who came to a standing room, and their pass into its meetings. */
+        ROOM_VISIT,
+        /** A code by mail for a standing room that is for certain people. */
+        ROOM_CODE,
+        /** To the meetings of a standing room that somebody was in. */
+        ROOM_PAST,
         /** Onto the team. */
         INVITATION,
         /** To all registrations of a person. */

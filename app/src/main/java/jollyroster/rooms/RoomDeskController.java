@@ -1,0 +1,258 @@
+package jollyroster.rooms;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+import jollyroster.core.door.Knock;
+import jollyroster.core.door.RoomDoor;
+import jollyroster.core.door.RoomTerms;
+import jollyroster.core.intake.Text;
+import jollyroster.door.DoorStream;
+import jollyroster.exchange.Tables;
+import jollyroster.platform.Actor;
+import jollyroster.platform.Address;
+import jollyroster.platform.DeskPage;
+import jollyroster.platform.QrCode;
+import jollyroster.platform.Times;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.server.ResponseStatusException;
+import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+
+/** A standing room for those who host in it: who waits, who is inside, what holds this time, the meetings that were. */
+@DeskPage
+class RoomDeskController {
+
+    private static final int LONGEST_WORD = 200;
+    private static final int LONGEST_NOTES = 4000;
+    private static final int FEW = 5;
+    private static final int MANY = 100;
+    private final RoomKeepers keepers;
+    private final RoomQueries rooms;
+    private final RoomVisitQueries visits;
+    private final RoomVisitCommands commands;
+    private final RoomMeetingCommands meetings;
+    private final RoomDoorway doorway;
+    private final PastMeetings past;
+    private final DoorStream stream;
+    private final Address address;
+    private final Clock clock;
+
+    RoomDeskController(
+            RoomKeepers keepers,
+            RoomQueries rooms,
+            RoomVisitQueries visits,
+            RoomVisitCommands commands,
+            RoomMeetingCommands meetings,
+            RoomDoorway doorway,
+            PastMeetings past,
+            DoorStream stream,
+            Address address,
+            Clock clock) {
+        this.keepers = keepers;
+        this.rooms = rooms;
+        this.visits = visits;
+        this.commands = commands;
+        this.meetings = meetings;
+        this.doorway = doorway;
+        this.past = past;
+        this.stream = stream;
+        this.address = address;
+        this.clock = clock;
+    }
+
+    /** Somebody at the door or inside. @param since for how long, in words @param leads whether they host */
+    record Row(long id, String name, String what, String since, boolean asked, String word, boolean leads) {}
+
+    private StandingRoom visible(long room, Actor actor) {
+        return keepers.visible(room, actor).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+    }
+
+    @GetMapping("/desk/rooms/{id}")
+    String room(@PathVariable long id, Actor actor, Model model) {
+        StandingRoom room = visible(id, actor);
+        Instant now = clock.instant();
+        Optional<RoomMeeting> present = rooms.present(id, now);
+        RoomTerms terms = present.map(m -> room.terms().during(m.once())).orElse(room.terms());
+        List<RoomVisit> inside = present.map(m -> visits.inside(m, now)).orElse(List.of());
+        List<RoomVisit> waiting = visits.waiting(id, now);
+        head(room, actor, model);
+        model.addAttribute(
+                "waiting", waiting.stream().map(v -> row(v, v.arrived(), now)).toList());
+        model.addAttribute(
+                "inside",
+                inside.stream()
+                        .map(v -> row(v, v.entered().orElse(v.arrived()), now))
+                        .toList());
+        model.addAttribute("says", says(present, inside, room, now));
+        model.addAttribute("door", RoomWords.door(terms.door()));
+        model.addAttribute("terms", terms);
+        model.addAttribute("doors", RoomWords.choices());
+        model.addAttribute("present", present.orElse(null));
+        model.addAttribute("differs", !terms.equals(room.terms()));
+        model.addAttribute("past", past.of(room, FEW));
+        return "rooms/desk";
+    }
+
+    private void head(StandingRoom room, Actor actor, Model model) {
+        String link = address.of("/rooms/" + room.slug());
+        model.addAttribute("room", room);
+        model.addAttribute("at", "/desk/rooms/" + room.id());
+        model.addAttribute("link", link);
+        model.addAttribute("qr", QrCode.of(link).svg());
+        model.addAttribute("owns", keepers.owns(room, actor));
+    }
+
+    private static Row row(RoomVisit v, Instant since, Instant now) {
+        String what = Stream.of(v.email(), v.says())
+                .filter(part -> !part.isEmpty())
+                .reduce((a, b) -> a + ", “" + b + "”")
+                .orElse("");
+        return new Row(
+                v.id(),
+                v.name(),
+                what,
+                Times.length(PastMeetings.minutes(Duration.between(since, now))),
+                v.state() == Knock.ASKED_TO_WAIT,
+                v.word(),
+                v.account() != 0);
+    }
+
+    private static String says(Optional<RoomMeeting> present, List<RoomVisit> inside, StandingRoom room, Instant now) {
+        if (room.retired()) {
+            return "Closed";
+        }
+        return present.map(m -> inside.isEmpty()
+                        ? "Nobody is inside; the meeting ends in "
+                                + Times.length(PastMeetings.minutes(Duration.between(
+                                        now, RoomTerms.over(m.emptied().orElse(now)))))
+                        : RoomWords.inside(inside.size()).replaceAll("\\.$", ""))
+                .orElse("Nobody is inside");
+    }
+
+    @GetMapping("/desk/rooms/{id}/events")
+    ResponseEntity<SseEmitter> events(@PathVariable long id, Actor actor) {
+        visible(id, actor);
+        return stream.answer();
+    }
+
+    /** A host goes in; that opens a room that is locked without one. */
+    @PostMapping("/desk/rooms/{id}/in")
+    String in(@PathVariable long id, Actor actor, RedirectAttributes flash) {
+        StandingRoom room = visible(id, actor);
+        if (!(actor instanceof Actor.Team host) || room.retired()) {
+            throw new ResponseStatusException(HttpStatus.CONFLICT);
+        }
+        RoomVisitCommands.Going going = commands.enterAsHost(id, host, actor);
+        Optional<String> way = doorway.way(room, going.meeting(), going.who());
+        if (way.isEmpty()) {
+            flash.addFlashAttribute("warned", "The meeting service has no room to give. Please try again in a moment.");
+        }
+        return "redirect:" + way.orElse(back(id));
+    }
+
+    private static String back(long id) {
+        return "/desk/rooms/" + id;
+    }
+
+    @PostMapping("/desk/rooms/{id}/visits/{visit}")
+    String decide(
+            @PathVariable long id,
+            @PathVariable long visit,
+            @RequestParam(name = "do", defaultValue = "") String decision,
+            @RequestParam(defaultValue = "") String word,
+            Actor actor,
+            RedirectAttributes flash) {
+        visible(id, actor);
+        Knock.Decision decided = Stream.of(Knock.Decision.values())
+                .filter(d -> d.name().equals(decision))
+                .findFirst()
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.BAD_REQUEST));
+        if (!commands.decide(id, visit, decided, Text.oneLine(word, LONGEST_WORD), actor)) {
+            flash.addFlashAttribute("said", "That had been decided already.");
+        }
+        return "redirect:" + back(id);
+    }
+
+    @PostMapping("/desk/rooms/{id}/admit-all")
+    String admitAll(@PathVariable long id, Actor actor) {
+        visible(id, actor);
+        commands.admitAll(id, actor);
+        return "redirect:" + back(id);
+    }
+
+    /** What holds in this meeting only. */
+    @PostMapping("/desk/rooms/{id}/this-time")
+    String thisTime(
+            @PathVariable long id,
+            @RequestParam(defaultValue = "") String door,
+            @RequestParam(defaultValue = "") String agenda,
+            @RequestParam(required = false) boolean email,
+            Actor actor,
+            RedirectAttributes flash) {
+        visible(id, actor);
+        RoomDoor wanted = RoomForm.door(door).orElseThrow(() -> new ResponseStatusException(HttpStatus.BAD_REQUEST));
+        RoomTerms terms = new RoomTerms(wanted, Text.manyLines(agenda, RoomForm.LONGEST), email);
+        boolean done = meetings.thisTime(id, terms, actor);
+        flash.addFlashAttribute(
+                done ? "said" : "warned",
+                done
+                        ? "Saved for this meeting. The next one is as the room has it."
+                        : "No meeting is going on any more.");
+        return "redirect:" + back(id);
+    }
+
+    @PostMapping("/desk/rooms/{id}/meetings/{meeting}")
+    String notes(
+            @PathVariable long id,
+            @PathVariable long meeting,
+            @RequestParam(defaultValue = "") String notes,
+            Actor actor,
+            RedirectAttributes flash) {
+        visible(id, actor);
+        meetings.notes(id, meeting, Text.manyLines(notes, LONGEST_NOTES), actor);
+        flash.addFlashAttribute("said", "Notes saved.");
+        return "redirect:" + back(id);
+    }
+
+    @GetMapping("/desk/rooms/{id}/meetings")
+    String meetings(@PathVariable long id, Actor actor, Model model) {
+        StandingRoom room = visible(id, actor);
+        head(room, actor, model);
+        model.addAttribute("past", past.of(room, MANY));
+        return "rooms/meetings";
+    }
+
+    /** Who was in which meeting and how long, as a table. */
+    @GetMapping("/desk/rooms/{id}/meetings.csv")
+    void csv(@PathVariable long id, Actor actor, HttpServletResponse response) throws IOException {
+        StandingRoom room = visible(id, actor);
+        response.setContentType("text/csv; charset=UTF-8");
+        response.setHeader("Content-Disposition", "attachment; filename=\"" + room.slug() + "-meetings.csv\"");
+        try (Tables table = new Tables(
+                response.getOutputStream(), List.of("meeting", "name", "email", "part", "came", "minutes"))) {
+            for (PastMeetings.Past meeting : past.of(room, MANY)) {
+                for (PastMeetings.Guest guest : meeting.people()) {
+                    table.row(List.of(
+                            meeting.when(),
+                            guest.name(),
+                            guest.email(),
+                            guest.leads() ? "host" : "guest",
+                            guest.came().toString(),
+                            String.valueOf(PastMeetings.minutes(guest.time()).toMinutes())));
+                }
+            }
+        }
+    }
+}
