@@ -9,10 +9,17 @@ import java.nio.file.Path;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import jollyroster.Saltmarrow.Published;
+import jollyroster.core.door.Invited;
+import jollyroster.core.door.RoomDoor;
+import jollyroster.core.door.RoomTerms;
+import jollyroster.platform.Actor;
 import jollyroster.platform.Role;
+import jollyroster.rooms.RoomCommands;
+import jollyroster.rooms.StandingRoom;
 import jollyroster.schedule.ScheduleCommands;
 import jollyroster.seating.Registering;
 import jollyroster.seating.RegistrationCommands;
@@ -70,13 +77,16 @@ class RolesTest {
     @Autowired
     PaymentQueries paid;
 
+    @Autowired
+    RoomCommands rooms;
+
     private final Map<String, Browserless> browsers = new HashMap<>();
     private final Map<Boolean, Thing> things = new HashMap<>();
     private final Map<String, String> tokens = new HashMap<>();
     private long host;
 
     /** A thing that is the role's own, and one that is not. */
-    private record Thing(Published at, long registration, long payment) {}
+    private record Thing(Published at, long registration, long payment, long room) {}
 
     @BeforeEach
     void team() {
@@ -115,7 +125,21 @@ class RolesTest {
         var r = roster.registration(registration).orElseThrow();
         String reference = payments.start(r, r.self()).orElseThrow().reference();
         payments.settle(reference, PaymentCommands.Outcome.PAID, Saltmarrow.ORGANISER);
-        return new Thing(at, registration, paid.of(registration).get(0).id());
+        return new Thing(at, registration, paid.of(registration).get(0).id(), room(own));
+    }
+
+    private long room(boolean own) {
+        return rooms.create(
+                new RoomCommands.Settings(
+                        new StandingRoom.Words("Room " + count, "", ""),
+                        new RoomTerms(RoomDoor.WITH_HOST, "", false),
+                        new Invited(List.of()),
+                        10,
+                        Set.of(),
+                        StandingRoom.Afterwards.NOTHING,
+                        false,
+                        List.of()),
+                own ? new Actor.Team(host, "host", Role.HOST) : Saltmarrow.ORGANISER);
     }
 
     static Map<String, List<String>> rows() throws IOException {
@@ -217,6 +241,7 @@ class RolesTest {
                                 ofDoor
                                         ? thing.at().session()
                                         : thing.at().dates().get(1)))
+                .replace("{room}", String.valueOf(thing.room()))
                 .replace("{payment}", String.valueOf(thing.payment()))
                 .replace("{code}", pattern.startsWith("/desk/wordings/") ? "registered" : "door")
                 .replaceAll("\\{[a-z]+}", "999999");

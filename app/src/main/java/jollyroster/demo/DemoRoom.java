@@ -112,30 +112,38 @@ class DemoRoom {
             List<Crew.Member> regulars,
             Random random,
             List<Happening> happenings) {
+        Instant end = start.plusSeconds(45 * 60L + random.nextInt(900));
+        List<String> leaving = new ArrayList<>();
         happenings.add(new Happening(start, () -> {
             RoomVisitCommands.Going going = visits.enterAsHost(room.get(), host, host);
-            stay(going.who().link(), start, start.plusSeconds(45 * 60L + random.nextInt(900)));
+            leaving.add(joined(going.who().link(), start));
             meetings.notes(room.get(), going.meeting().id(), notes, host);
         }));
+        happenings.add(new Happening(end, () -> leaving.forEach(pass -> left(pass, end))));
         regulars.stream().filter(one -> random.nextInt(2) == 0).forEach(one -> {
             Instant in = start.plusSeconds(60 + random.nextInt(1500));
             Instant out = in.plusSeconds(480 + random.nextInt(1200));
-            happenings.add(new Happening(in, () -> come(room.get(), one, in, out)));
+            List<String> passes = new ArrayList<>();
+            happenings.add(new Happening(in, () -> come(room.get(), one).ifPresent(l -> passes.add(joined(l, in)))));
+            happenings.add(new Happening(out, () -> passes.forEach(pass -> left(pass, out))));
         });
     }
 
-    private void come(long number, Crew.Member one, Instant in, Instant out) {
+    private Optional<Link> come(long number, Crew.Member one) {
         StandingRoom room = queries.room(number).orElseThrow();
         Actor self = Actor.visitor(one.name());
-        Optional<Link> knocked = visits.knock(room, new RoomVisitCommands.Who(one.name(), one.email(), ""), self);
-        knocked.filter(link -> visits.enter(room, link.id(), self).isPresent()).ifPresent(link -> stay(link, in, out));
+        return visits.knock(room, new RoomVisitCommands.Who(one.name(), one.email(), ""), self)
+                .filter(link -> visits.enter(room, link.id(), self).isPresent());
     }
 
-    private void stay(Link visit, Instant in, Instant out) {
+    private String joined(Link visit, Instant at) {
         String pass = links.issue(Purpose.ROOM_VISIT, visit);
-        String stay = "demo-room-" + visit.id();
-        stays.joined(pass, stay, in, DemoActor.PROGRAM);
-        stays.left(pass, stay, out, DemoActor.PROGRAM);
+        stays.joined(pass, "room-" + pass, at, DemoActor.PROGRAM);
+        return pass;
+    }
+
+    private void left(String pass, Instant at) {
+        stays.left(pass, "room-" + pass, at, DemoActor.PROGRAM);
     }
 
     private Actor.Team host(String name) {

@@ -7,6 +7,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import jollyroster.core.door.GuestMeets;
+import jollyroster.core.door.Knock;
+import jollyroster.core.door.RoomDoor;
 import jollyroster.door.KnockLimit;
 import jollyroster.platform.Actor;
 import jollyroster.platform.Markdown;
@@ -57,6 +59,8 @@ class RoomController {
      * @param hosts their names; empty where they are not shown
      * @param description as safe HTML, as are agenda and materials; empty for none
      * @param open in words, whether one goes in at once
+     * @param isOpen whether whoever comes goes in at once, where there is room
+     * @param opensAlone whether nobody has to be let in one by one
      * @param ahead how many wait before them
      */
     record View(
@@ -69,7 +73,8 @@ class RoomController {
             String agenda,
             String materials,
             String open,
-            boolean hostInside,
+            boolean isOpen,
+            boolean opensAlone,
             long ahead,
             boolean emailAsked,
             boolean remembers,
@@ -106,7 +111,8 @@ class RoomController {
                 html(room, Part.AGENDA, at.terms().agenda()),
                 html(room, Part.MATERIALS, room.words().materials()),
                 RoomWords.now(room, at.terms().door(), at.inside()),
-                at.hostInside(),
+                at.terms().door().meets(Knock.WAITING, at::hostInside, () -> true) == GuestMeets.INSIDE,
+                at.terms().door() == RoomDoor.WITH_HOST,
                 ahead(at),
                 RoomKnocking.asksEmail(at),
                 room.afterwards() != StandingRoom.Afterwards.NOTHING && RoomKnocking.asksEmail(at),

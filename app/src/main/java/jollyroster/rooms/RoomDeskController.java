@@ -79,8 +79,8 @@ class RoomDeskController {
         return keepers.visible(room, actor).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
     }
 
-    @GetMapping("/desk/rooms/{id}")
-    String room(@PathVariable long id, Actor actor, Model model) {
+    @GetMapping("/desk/rooms/{room}")
+    String room(@PathVariable("room") long id, Actor actor, Model model) {
         StandingRoom room = visible(id, actor);
         Instant now = clock.instant();
         Optional<RoomMeeting> present = rooms.present(id, now);
@@ -141,15 +141,15 @@ class RoomDeskController {
                 .orElse("Nobody is inside");
     }
 
-    @GetMapping("/desk/rooms/{id}/events")
-    ResponseEntity<SseEmitter> events(@PathVariable long id, Actor actor) {
+    @GetMapping("/desk/rooms/{room}/events")
+    ResponseEntity<SseEmitter> events(@PathVariable("room") long id, Actor actor) {
         visible(id, actor);
         return stream.answer();
     }
 
     /** A host goes in; that opens a room that is locked without one. */
-    @PostMapping("/desk/rooms/{id}/in")
-    String in(@PathVariable long id, Actor actor, RedirectAttributes flash) {
+    @PostMapping("/desk/rooms/{room}/in")
+    String in(@PathVariable("room") long id, Actor actor, RedirectAttributes flash) {
         StandingRoom room = visible(id, actor);
         if (!(actor instanceof Actor.Team host) || room.retired()) {
             throw new ResponseStatusException(HttpStatus.CONFLICT);
@@ -166,9 +166,9 @@ class RoomDeskController {
         return "/desk/rooms/" + id;
     }
 
-    @PostMapping("/desk/rooms/{id}/visits/{visit}")
+    @PostMapping("/desk/rooms/{room}/visits/{visit}")
     String decide(
-            @PathVariable long id,
+            @PathVariable("room") long id,
             @PathVariable long visit,
             @RequestParam(name = "do", defaultValue = "") String decision,
             @RequestParam(defaultValue = "") String word,
@@ -185,17 +185,17 @@ class RoomDeskController {
         return "redirect:" + back(id);
     }
 
-    @PostMapping("/desk/rooms/{id}/admit-all")
-    String admitAll(@PathVariable long id, Actor actor) {
+    @PostMapping("/desk/rooms/{room}/admit-all")
+    String admitAll(@PathVariable("room") long id, Actor actor) {
         visible(id, actor);
         commands.admitAll(id, actor);
         return "redirect:" + back(id);
     }
 
     /** What holds in this meeting only. */
-    @PostMapping("/desk/rooms/{id}/this-time")
+    @PostMapping("/desk/rooms/{room}/this-time")
     String thisTime(
-            @PathVariable long id,
+            @PathVariable("room") long id,
             @RequestParam(defaultValue = "") String door,
             @RequestParam(defaultValue = "") String agenda,
             @RequestParam(required = false) boolean email,
@@ -213,9 +213,9 @@ class RoomDeskController {
         return "redirect:" + back(id);
     }
 
-    @PostMapping("/desk/rooms/{id}/meetings/{meeting}")
+    @PostMapping("/desk/rooms/{room}/meetings/{meeting}")
     String notes(
-            @PathVariable long id,
+            @PathVariable("room") long id,
             @PathVariable long meeting,
             @RequestParam(defaultValue = "") String notes,
             Actor actor,
@@ -226,8 +226,8 @@ class RoomDeskController {
         return "redirect:" + back(id);
     }
 
-    @GetMapping("/desk/rooms/{id}/meetings")
-    String meetings(@PathVariable long id, Actor actor, Model model) {
+    @GetMapping("/desk/rooms/{room}/meetings")
+    String meetings(@PathVariable("room") long id, Actor actor, Model model) {
         StandingRoom room = visible(id, actor);
         head(room, actor, model);
         model.addAttribute("past", past.of(room, MANY));
@@ -235,8 +235,8 @@ class RoomDeskController {
     }
 
     /** Who was in which meeting and how long, as a table. */
-    @GetMapping("/desk/rooms/{id}/meetings.csv")
-    void csv(@PathVariable long id, Actor actor, HttpServletResponse response) throws IOException {
+    @GetMapping("/desk/rooms/{room}/meetings.csv")
+    void csv(@PathVariable("room") long id, Actor actor, HttpServletResponse response) throws IOException {
         StandingRoom room = visible(id, actor);
         response.setContentType("text/csv; charset=UTF-8");
         response.setHeader("Content-Disposition", "attachment; filename=\"" + room.slug() + "-meetings.csv\"");

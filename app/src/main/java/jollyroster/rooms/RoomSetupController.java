@@ -135,8 +135,8 @@ class RoomSetupController {
                 .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
     }
 
-    @GetMapping("/desk/setup/rooms/{id}")
-    String room(@PathVariable long id, Actor actor, Model model) {
+    @GetMapping("/desk/setup/rooms/{room}")
+    String room(@PathVariable("room") long id, Actor actor, Model model) {
         StandingRoom room = own(id, actor);
         return edit(room, RoomForm.of(room, rooms.sharedWith(id)), Map.of(), model);
     }
@@ -156,9 +156,9 @@ class RoomSetupController {
         return "rooms/settings";
     }
 
-    @PostMapping("/desk/setup/rooms/{id}")
+    @PostMapping("/desk/setup/rooms/{room}")
     String change(
-            @PathVariable long id,
+            @PathVariable("room") long id,
             @ModelAttribute("sent") RoomForm form,
             Actor actor,
             Model model,
@@ -176,9 +176,9 @@ class RoomSetupController {
         return "redirect:/desk/setup/rooms/" + id;
     }
 
-    @PostMapping("/desk/setup/rooms/{id}/retire")
+    @PostMapping("/desk/setup/rooms/{room}/retire")
     String retire(
-            @PathVariable long id,
+            @PathVariable("room") long id,
             @RequestParam(defaultValue = "true") boolean retired,
             Actor actor,
             RedirectAttributes flash) {

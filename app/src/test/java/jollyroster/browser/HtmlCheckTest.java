@@ -39,6 +39,8 @@ class HtmlCheckTest {
             "/zone?back=/",
             "/mine",
             "/sign-in",
+            "/rooms/duty-instructor",
+            "/rooms/duty-instructor/mine",
             "/p/nothing-is-here");
 
     private static final List<String> DESK = List.of(
@@ -81,6 +83,10 @@ class HtmlCheckTest {
             "/desk/leading/3",
             "/desk/turns/68",
             "/desk/live/68",
+            "/desk/setup/rooms",
+            "/desk/setup/rooms/1",
+            "/desk/rooms/1",
+            "/desk/rooms/1/meetings",
             "/desk/check-in/7",
             "/desk/check-in/7/entrance",
             "/desk/check-in/7/shell",

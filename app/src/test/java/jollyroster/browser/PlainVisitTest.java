@@ -28,6 +28,10 @@ class PlainVisitTest {
             "/desk/leading/3",
             "/desk/turns/68",
             "/desk/live/68",
+            "/desk/setup/rooms",
+            "/desk/setup/rooms/1",
+            "/desk/rooms/1",
+            "/desk/rooms/1/meetings",
             "/desk/check-in/7",
             "/desk/check-in/7/entrance",
             "/desk/sessions/2",
@@ -61,6 +65,8 @@ class PlainVisitTest {
             "/zone",
             "/sign-in",
             "/my/nonsense",
+            "/rooms/duty-instructor",
+            "/rooms/duty-instructor/mine",
             "/join/nonsense");
 
     @LocalServerPort

@@ -50,7 +50,8 @@ class TemplatesTest {
             "team_link",
             "session_link",
             "telling_link",
-            "desk_link"
+            "desk_link",
+            "meetings_link"
         }) {
             values.put(link, "https://saltmarrow.example/" + link);
         }
