@@ -16,7 +16,6 @@ import jollyroster.core.seats.Outlook;
 import jollyroster.door.Heads;
 import jollyroster.outbox.MessageState;
 import jollyroster.outbox.OutboxQueries;
-import jollyroster.platform.OutsideService;
 import jollyroster.platform.SignedIn;
 import jollyroster.platform.Times;
 import jollyroster.programme.Clashes;
@@ -40,11 +39,14 @@ class Needs {
 
     private static final Duration SOON = Duration.ofDays(14);
     private static final Duration LATELY = Duration.ofDays(14);
-    private static final Set<Finding.Kind> SAID_OF_EACH_SESSION =
-            Set.of(Finding.Kind.HOST_DOUBLE_BOOKED, Finding.Kind.VENUE_DOUBLE_BOOKED, Finding.Kind.LINK_FAILED);
+    private static final Set<Finding.Kind> SAID_ELSEWHERE = Set.of(
+            Finding.Kind.HOST_DOUBLE_BOOKED,
+            Finding.Kind.VENUE_DOUBLE_BOOKED,
+            Finding.Kind.LINK_FAILED,
+            Finding.Kind.NO_PROVIDER);
     private static final Duration CLOCKS_NEWS = Duration.ofDays(14);
     private final ClockChangeQueries clockChanges;
-    private final List<OutsideService> services;
+    private final ServiceNeeds services;
     private final ProgrammeQueries programme;
     private final HostQueries hosts;
     private final Clashes clashes;
@@ -58,7 +60,7 @@ class Needs {
 
     Needs(
             ClockChangeQueries clockChanges,
-            List<OutsideService> services,
+            ServiceNeeds services,
             ProgrammeQueries programme,
             HostQueries hosts,
             Clashes clashes,
@@ -113,24 +115,13 @@ class Needs {
         if (signedIn.isOrganiser()) {
             needs.addAll(waiting.at(now));
             failedMessages(needs);
-            outages(now, needs);
+            needs.addAll(services.at(now));
             clocks(now, needs);
             collisions(soon, now, needs);
             findings(now, needs);
         }
         needs.sort(Comparator.comparingInt(Need::urgency));
         return needs;
-    }
-
-    private void outages(Instant now, List<Need> needs) {
-        services.forEach(service -> service.outSince()
-                .ifPresent(since -> needs.add(new Need(
-                        0,
-                        "since " + Times.length(Duration.between(since, now)),
-                        "No answer",
-                        "The " + service.name() + " does not answer. What waits for it goes by itself once it does.",
-                        "See what waits",
-                        "/desk/outbox"))));
     }
 
     /** Sessions that keep their time on the wall while the clocks of their zone change otherwise than was known. */
@@ -259,7 +250,7 @@ class Needs {
         for (Offering o : open) {
             findings.get(o.id()).stream()
                     .filter(f -> f.kind().severity() != Finding.Severity.REMARK)
-                    .filter(f -> !SAID_OF_EACH_SESSION.contains(f.kind()))
+                    .filter(f -> !SAID_ELSEWHERE.contains(f.kind()))
                     .findFirst()
                     .ifPresent(f -> needs.add(need(o, f)));
         }

@@ -2,25 +2,34 @@ package jollyroster.door;
 
 import java.time.Instant;
 import java.util.Optional;
+import java.util.function.Function;
 import jollyroster.platform.OutsideService;
+import jollyroster.platform.ServiceCuts;
 import jollyroster.programme.Session;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Component;
 
-/** Asks the meeting service for rooms and ways in, and never longer than its limit. */
+/** Asks the meeting service for rooms and ways in, never longer than its limit, and nothing while it is cut off. */
 @Component
 class Rooms {
 
+    private static final MeetingProvider.Answer CUT =
+            new MeetingProvider.Answer.NotYet("The meeting service is not connected.");
+    private static final MeetingProvider.Answer SILENT =
+            new MeetingProvider.Answer.NotYet("The service did not answer.");
     private final OutsideService service;
     private final MeetingProvider meetings;
+    private final ServiceCuts cuts;
 
-    Rooms(@Qualifier("meetingService") OutsideService service, MeetingProvider meetings) {
+    Rooms(@Qualifier("meetingService") OutsideService service, MeetingProvider meetings, ServiceCuts cuts) {
         this.service = service;
         this.meetings = meetings;
+        this.cuts = cuts;
     }
 
+    /** Whether it need not be asked for anything just now. */
     boolean isResting() {
-        return service.isResting();
+        return service.isResting() || cuts.isCut(ServiceCuts.MEETINGS);
     }
 
     MeetingProvider.Answer make(Session session) {
@@ -28,12 +37,15 @@ class Rooms {
     }
 
     MeetingProvider.Answer make(String name, String title) {
-        return service.ask(() -> meetings.makeRoom(name, title))
-                .orElseGet(() -> new MeetingProvider.Answer.NotYet("The service did not answer."));
+        return cuts.isCut(ServiceCuts.MEETINGS)
+                ? CUT
+                : service.ask(() -> meetings.makeRoom(name, title)).orElse(SILENT);
     }
 
-    /** Where to send a person's browser; empty while the service does not answer. */
+    /** Where to send a person's browser; empty while the service lets nobody in or does not answer. */
     Optional<String> entry(String room, String title, MeetingProvider.Coming who, Instant closes) {
-        return service.ask(() -> meetings.entry(room, title, who, closes));
+        return cuts.isCut(ServiceCuts.MEETINGS)
+                ? Optional.empty()
+                : service.ask(() -> meetings.entry(room, title, who, closes)).flatMap(Function.identity());
     }
 }

@@ -74,4 +74,18 @@ public class LinkCommands {
                         .execute()
                 == 1;
     }
+
+    /** Asks anew, at once, for every link to come that is late or has failed. */
+    @Transactional
+    public void askAllAgain(Actor actor) {
+        actor.requireOrganiser();
+        writes.sql()
+                .update(SESSION)
+                .set(SESSION.LINK_STATE, MeetingLink.State.WANTED.name())
+                .set(SESSION.LINK_TRIES, 0)
+                .set(SESSION.LINK_NEXT_AT, clock.instant())
+                .where(SESSION.LINK_STATE.in(MeetingLink.State.FAILED.name(), MeetingLink.State.WANTED.name()))
+                .and(SESSION.ENDS_AT.gt(clock.instant()))
+                .execute();
+    }
 }

@@ -208,6 +208,16 @@ public class ProgrammeQueries {
                 .fetch(RowQueries::session);
     }
 
+    /** Published sessions to come whose room the meeting service makes, the next one first. */
+    public List<Session> wantingTheService(Instant now) {
+        return RowQueries.sessions(reads.sql())
+                .where(SESSION.LINK_STATE.ne(MeetingLink.State.NONE.name()))
+                .and(SESSION.STATUS.eq("OPEN"))
+                .and(SESSION.ENDS_AT.gt(now))
+                .orderBy(SESSION.STARTS_AT)
+                .fetch(RowQueries::session);
+    }
+
     /** Questions of an offering that are no longer asked, but were answered. */
     public List<AskedQuestion> retiredQuestions(long offering) {
         return RowQueries.retiredQuestions(reads.sql(), offering);

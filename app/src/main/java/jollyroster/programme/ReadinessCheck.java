@@ -20,6 +20,7 @@ import jollyroster.core.readiness.Readiness.Clash;
 import jollyroster.core.readiness.Readiness.Meets;
 import jollyroster.core.seats.SignUpStyle;
 import jollyroster.outbox.PlanQueries;
+import jollyroster.platform.ServiceCuts;
 import jollyroster.programme.HostQueries.Host;
 import org.springframework.stereotype.Component;
 
@@ -34,6 +35,7 @@ public class ReadinessCheck {
     private final Clashes clashes;
     private final PlanQueries plans;
     private final WordFindings words;
+    private final ServiceCuts cuts;
 
     ReadinessCheck(
             ProgrammeQueries programme,
@@ -42,7 +44,9 @@ public class ReadinessCheck {
             SeatCounts counts,
             Clashes clashes,
             PlanQueries plans,
-            WordFindings words) {
+            WordFindings words,
+            ServiceCuts cuts) {
+        this.cuts = cuts;
         this.words = words;
         this.own = own;
         this.programme = programme;
@@ -146,7 +150,7 @@ public class ReadinessCheck {
         return came;
     }
 
-    private static Readiness.Date date(Session s, Known known) {
+    private Readiness.Date date(Session s, Known known) {
         boolean coming = s.start().isAfter(known.now());
         return new Readiness.Date(
                 s.id(),
@@ -163,7 +167,7 @@ public class ReadinessCheck {
                 known.zones().getOrDefault(s.book(), Map.of()));
     }
 
-    private static Meets meets(Offering o, Optional<Venue> venue, MeetingLink.State link, int tries) {
+    private Meets meets(Offering o, Optional<Venue> venue, MeetingLink.State link, int tries) {
         boolean online = o.format() == Format.ONLINE;
         if (venue.isEmpty()) {
             return online ? Meets.ONLINE_WITHOUT_LINK : Meets.NOWHERE_YET;
@@ -172,12 +176,15 @@ public class ReadinessCheck {
             case PLACE -> online ? Meets.ONLINE_WITHOUT_LINK : Meets.IN_PERSON;
             case PHONE -> Meets.BY_PHONE;
             case FIXED_LINK -> Meets.ONLINE_WITH_LINK;
-            case MADE_LINK ->
-                switch (link) {
-                    case NONE, MADE -> Meets.ONLINE_WITH_LINK;
-                    case WANTED -> tries == 0 ? Meets.ONLINE_WITH_LINK : Meets.ONLINE_LINK_PENDING;
-                    case FAILED -> Meets.ONLINE_LINK_FAILED;
-                };
+            case MADE_LINK -> cuts.isCut(ServiceCuts.MEETINGS) ? Meets.ONLINE_WITHOUT_PROVIDER : made(link, tries);
+        };
+    }
+
+    private static Meets made(MeetingLink.State link, int tries) {
+        return switch (link) {
+            case NONE, MADE -> Meets.ONLINE_WITH_LINK;
+            case WANTED -> tries == 0 ? Meets.ONLINE_WITH_LINK : Meets.ONLINE_LINK_PENDING;
+            case FAILED -> Meets.ONLINE_LINK_FAILED;
         };
     }
 }

@@ -42,7 +42,7 @@ public final class ReadinessView {
                 };
             case NO_VENUE -> "No venue yet.";
             case NO_LINK -> "Online, but no link.";
-            case NO_PROVIDER -> "No meeting service is set up.";
+            case NO_PROVIDER -> "The meeting service is cut off.";
             case START_IN_PAST -> n == 1 ? "A date is in the past." : n + " dates are in the past.";
             case CUT_OFF_BEFORE_OPENING -> "Registration closes before it opens.";
             case LINK_FAILED -> n == 1 ? "A meeting link could not be made." : n + " meeting links could not be made.";
@@ -88,7 +88,8 @@ public final class ReadinessView {
                 };
             case NO_VENUE -> "People will not know where to go.";
             case NO_LINK -> "Choose a venue with a link, or one that makes a link for each session.";
-            case NO_PROVIDER -> "Its links are made by one. Choose a venue with a fixed link instead.";
+            case NO_PROVIDER ->
+                "Its links are made by it. Connect it again in Setup, Connections, or choose a venue with a fixed link.";
             case START_IN_PAST -> n == 1 ? "Nobody can come to it any more." : "Nobody can come to them any more.";
             case CUT_OFF_BEFORE_OPENING -> "Nobody could ever register.";
             case LINK_FAILED -> "The meeting service was asked several times, and is asked again each hour.";

@@ -4,7 +4,6 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
@@ -13,7 +12,6 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** The room of the meeting stand-in: who is inside, and a way out. */
 @Controller
@@ -21,10 +19,13 @@ class MeetingController {
 
     private final MeetingQueries queries;
     private final MeetingCommands commands;
+    private final MeetingStandin standin;
     private final Reporter reporter;
     private final Clock clock;
 
-    MeetingController(MeetingQueries queries, MeetingCommands commands, Reporter reporter, Clock clock) {
+    MeetingController(
+            MeetingQueries queries, MeetingCommands commands, MeetingStandin standin, Reporter reporter, Clock clock) {
+        this.standin = standin;
         this.queries = queries;
         this.commands = commands;
         this.reporter = reporter;
@@ -41,7 +42,7 @@ class MeetingController {
             return "door/unknown";
         }
         if (commands.enter(visit, now)) {
-            reporter.report("joined", visit, ticket.get().guest(), now);
+            reporter.report(standin.reporting(), "joined", visit, ticket.get().guest(), now);
         }
         boolean shut = !ticket.get().closes().isAfter(now);
         boolean inside = ticket.get().left().isEmpty() && !shut;
@@ -52,13 +53,32 @@ class MeetingController {
         return "standin/meeting";
     }
 
+    @GetMapping("/standin/meeting/mood")
+    String mood(Model model) {
+        model.addAttribute("moods", MeetingStandin.Mood.values());
+        model.addAttribute("mood", standin.mood().name());
+        model.addAttribute("reportings", MeetingStandin.Reporting.values());
+        model.addAttribute("reporting", standin.reporting().name());
+        return "standin/mood";
+    }
+
     /** Lets an organiser see what happens when the service is slow or broken. */
     @PostMapping("/standin/meeting/mood")
-    String mood(@RequestParam MeetingCommands.Mood mood, RedirectAttributes flash) {
-        commands.setMood(mood);
-        flash.addFlashAttribute(
-                "said", "The meeting stand-in is now " + mood.name().toLowerCase(Locale.ROOT) + ".");
-        return "redirect:/desk/setup/venues";
+    String mood(
+            @RequestParam MeetingStandin.Mood mood,
+            @RequestParam(defaultValue = "PROMPT") MeetingStandin.Reporting reporting) {
+        standin.setMood(mood);
+        standin.setReporting(reporting);
+        return "redirect:/standin/meeting/mood";
+    }
+
+    /** Where somebody grants what the program asks for, as at an outside service. */
+    @GetMapping("/standin/meeting/consent")
+    String consent(@RequestParam(defaultValue = "") String state, Model model) {
+        model.addAttribute("state", state);
+        model.addAttribute("permissions", standin.permissions());
+        model.addAttribute("grant", MeetingStandin.GRANT);
+        return "standin/consent";
     }
 
     /** Also called by the browser when the page is left, which is why it needs no token. */
@@ -66,7 +86,7 @@ class MeetingController {
     String leave(@PathVariable String visit) {
         Instant now = clock.instant();
         if (commands.leave(visit, now)) {
-            queries.visit(visit).ifPresent(v -> reporter.report("left", visit, v.guest(), now));
+            queries.visit(visit).ifPresent(v -> reporter.report(standin.reporting(), "left", visit, v.guest(), now));
         }
         return "redirect:/standin/meeting/" + visit;
     }

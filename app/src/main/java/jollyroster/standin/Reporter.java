@@ -25,6 +25,8 @@ class Reporter {
 
     private static final Logger LOG = LoggerFactory.getLogger(Reporter.class);
     private static final int TRIES = 5;
+    private static final Duration LATE = Duration.ofSeconds(30);
+    private static final Duration AGAIN = Duration.ofSeconds(3);
     private final ScheduledExecutorService line = Executors.newSingleThreadScheduledExecutor();
     private final HttpClient http =
             HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(5)).build();
@@ -38,12 +40,29 @@ class Reporter {
         this.json = json;
     }
 
-    void report(String type, String visit, String guest, Instant at) {
+    void report(MeetingStandin.Reporting how, String type, String visit, String guest, Instant at) {
         if (guest.isEmpty()) {
             return;
         }
+        boolean came = "joined".equals(type);
+        switch (how) {
+            case PROMPT -> report(type, visit, guest, at, Duration.ZERO);
+            case LATE -> report(type, visit, guest, at, LATE);
+            case TWICE -> {
+                report(type, visit, guest, at, Duration.ZERO);
+                report(type, visit, guest, at, AGAIN);
+            }
+            case OUT_OF_ORDER -> report(type, visit, guest, at, came ? LATE : Duration.ZERO);
+        }
+    }
+
+    private void report(String type, String visit, String guest, Instant at, Duration after) {
         String body = json.writeValueAsString(Map.of("type", type, "visit", visit, "guest", guest, "at", at));
-        line.execute(() -> post("/hooks/meeting", type + "-" + visit, String.valueOf(at.getEpochSecond()), body, 1));
+        String time = String.valueOf(at.getEpochSecond());
+        line.schedule(
+                () -> post("/hooks/meeting", type + "-" + visit, time, body, 1),
+                after.toMillis(),
+                TimeUnit.MILLISECONDS);
     }
 
     /** Reports what became of a payment. */

@@ -26,7 +26,7 @@ import jollyroster.platform.Role;
 import jollyroster.programme.MeetingLink;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.schedule.ScheduleCommands;
-import jollyroster.standin.MeetingCommands;
+import jollyroster.standin.MeetingStandin;
 import jollyroster.team.AccountCommands;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
@@ -66,7 +66,7 @@ class HostingTest {
     LinkWorker links;
 
     @Autowired
-    MeetingCommands meetings;
+    MeetingStandin meetings;
 
     @Autowired
     TestClock clock;
@@ -77,7 +77,7 @@ class HostingTest {
     @AfterEach
     void back() {
         clock.set(TestClock.START);
-        meetings.setMood(MeetingCommands.Mood.PROMPT);
+        meetings.setMood(MeetingStandin.Mood.PROMPT);
     }
 
     private long host() {
@@ -251,7 +251,7 @@ class HostingTest {
 
     @Test
     void a_link_that_is_late_is_asked_for_again_and_one_that_fails_says_so() {
-        meetings.setMood(MeetingCommands.Mood.LATE);
+        meetings.setMood(MeetingStandin.Mood.LATE);
         Published late = saltmarrow.publish(seats(3).onAir("2027-03-19T10:00"));
         assertThat(links.makeWanted()).isZero();
         assertThat(link(late).state()).isEqualTo(MeetingLink.State.WANTED);
@@ -260,7 +260,7 @@ class HostingTest {
         assertThat(links.makeWanted()).isEqualTo(1);
         assertThat(link(late).state()).isEqualTo(MeetingLink.State.MADE);
 
-        meetings.setMood(MeetingCommands.Mood.FAILING);
+        meetings.setMood(MeetingStandin.Mood.FAILING);
         Published failing = saltmarrow.publish(seats(3).onAir("2027-03-19T13:00"));
         for (int i = 0; i < 6; i++) {
             links.makeWanted();
@@ -281,7 +281,7 @@ class HostingTest {
                         .select(".link-line")
                         .text())
                 .contains("It is asked for again by itself, next at");
-        meetings.setMood(MeetingCommands.Mood.PROMPT);
+        meetings.setMood(MeetingStandin.Mood.PROMPT);
         organiser.post(
                 "/desk/sessions/" + failing.session(), "/desk/schedule/" + failing.session() + "/link", Map.of());
         assertThat(links.makeWanted()).isEqualTo(1);

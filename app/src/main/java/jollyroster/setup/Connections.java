@@ -1,0 +1,39 @@
+package jollyroster.setup;
+
+import java.util.List;
+import jollyroster.platform.OrganisationQueries;
+import jollyroster.platform.OutsideService;
+import jollyroster.platform.Times;
+import org.springframework.stereotype.Component;
+
+/** The services outside of the program that are set by whoever runs it, and whether they answer. */
+@Component
+class Connections {
+
+    private final List<OutsideService> services;
+    private final OrganisationQueries organisation;
+
+    Connections(List<OutsideService> services, OrganisationQueries organisation) {
+        this.services = services;
+        this.organisation = organisation;
+    }
+
+    /** A service as the page shows it. @param stands in words @param well whether it answers */
+    record Line(String name, String stands, boolean well) {}
+
+    /** All but the meeting service. */
+    List<Line> others() {
+        return services.stream()
+                .filter(s -> !s.name().equals("meeting service"))
+                .map(this::line)
+                .toList();
+    }
+
+    private Line line(OutsideService service) {
+        String stands = service.outSince()
+                .map(since -> "has not answered since "
+                        + Times.dayAndTime(since, organisation.organisation().zone()))
+                .orElse("no trouble");
+        return new Line(service.name(), stands, service.outSince().isEmpty());
+    }
+}
