@@ -18,6 +18,8 @@ import jollyroster.core.door.RoomDoor;
 import jollyroster.core.door.RoomTerms;
 import jollyroster.platform.Actor;
 import jollyroster.platform.Role;
+import jollyroster.platform.ServiceCutCommands;
+import jollyroster.platform.ServiceCuts;
 import jollyroster.rooms.RoomCommands;
 import jollyroster.rooms.StandingRoom;
 import jollyroster.schedule.ScheduleCommands;
@@ -27,6 +29,7 @@ import jollyroster.seating.RegistrationQueries;
 import jollyroster.team.AccountCommands;
 import jollyroster.till.PaymentCommands;
 import jollyroster.till.PaymentQueries;
+import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -80,6 +83,9 @@ class RolesTest {
     @Autowired
     RoomCommands rooms;
 
+    @Autowired
+    ServiceCutCommands services;
+
     private final Map<String, Browserless> browsers = new HashMap<>();
     private final Map<Boolean, Thing> things = new HashMap<>();
     private final Map<String, String> tokens = new HashMap<>();
@@ -97,6 +103,12 @@ class RolesTest {
         account("helper", Role.HELPER);
         browsers.put("visitor", new Browserless(port));
         browsers.put("organiser", Browserless.organiser(port));
+    }
+
+    /** One of the routes cuts a service off. */
+    @AfterEach
+    void everythingIsConnected() {
+        services.connect(ServiceCuts.MEETINGS, Saltmarrow.ORGANISER);
     }
 
     private long account(String name, Role role) {

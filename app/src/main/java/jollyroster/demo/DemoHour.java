@@ -63,7 +63,8 @@ class DemoHour {
                         15,
                         false,
                         "- Have your chart or your question ready\n- Ten minutes each, more if nobody waits",
-                        10)),
+                        10,
+                        false)),
                 new Section.Look(Tint.OCHRE));
         return offerings.dates(offering, 80, "2027-03-10T11:10");
     }

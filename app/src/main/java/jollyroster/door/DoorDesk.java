@@ -30,6 +30,7 @@ class DoorDesk {
     private final RegistrationQueries roster;
     private final Recognition recognition;
     private final WaitingRoom waitingRoom;
+    private final SecondRoomQueries secondRooms;
     private final HostQueries hosts;
     private final OrganisationQueries organisation;
     private final Clock clock;
@@ -40,6 +41,7 @@ class DoorDesk {
             RegistrationQueries roster,
             Recognition recognition,
             WaitingRoom waitingRoom,
+            SecondRoomQueries secondRooms,
             HostQueries hosts,
             OrganisationQueries organisation,
             Clock clock) {
@@ -48,12 +50,13 @@ class DoorDesk {
         this.roster = roster;
         this.recognition = recognition;
         this.waitingRoom = waitingRoom;
+        this.secondRooms = secondRooms;
         this.hosts = hosts;
         this.organisation = organisation;
         this.clock = clock;
     }
 
-    /** A door. @param room how many fit; empty for any number */
+    /** A door. @param room how many fit; empty for any number @param second how many are in the second room; empty without one */
     record View(
             String title,
             String about,
@@ -68,7 +71,8 @@ class DoorDesk {
             List<Gone> last,
             boolean anyRegistered,
             String note,
-            boolean writesToMissing) {}
+            boolean writesToMissing,
+            String second) {}
 
     /**
      * Somebody who waits.
@@ -119,7 +123,25 @@ class DoorDesk {
                 last(all),
                 waiting.stream().anyMatch(a -> a.registration() != 0),
                 waitingRoom.note(session),
-                missing > 0 && session.isOnline() && !session.cancelled() && isOn(session, now));
+                missing > 0 && session.isOnline() && !session.cancelled() && isOn(session, now),
+                SecondRoomQueries.has(session) ? String.valueOf(secondRooms.inside(session.id())) : "");
+    }
+
+    /** What may be done to the door by hand. @param words on the button @param asks what is asked before; empty for nothing */
+    record Move(String name, String words, String asks) {}
+
+    List<Move> moves(Session session) {
+        Instant now = clock.instant();
+        return Stream.of(
+                        new Move("OPEN", "Open the door now", ""),
+                        new Move("LONGER", "Keep open 15 min longer", ""),
+                        new Move(
+                                "END",
+                                "End session",
+                                "Everybody is sent out of the meeting, and nobody comes in any more. End it?"),
+                        new Move("REOPEN", "Open again for 15 min", ""))
+                .filter(move -> DoorHoursCommands.may(DoorHoursCommands.Move.valueOf(move.name()), session, now))
+                .toList();
     }
 
     private static boolean isOn(Session session, Instant now) {

@@ -1,5 +1,6 @@
 package jollyroster.door;
 
+import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
 import jollyroster.core.door.Invited;
@@ -11,6 +12,7 @@ import jollyroster.platform.DeskPage;
 import jollyroster.programme.Session;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
+import org.springframework.security.access.AccessDeniedException;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -37,6 +39,7 @@ class DoorDeskController {
     private final MissingCommands missing;
     private final DoorKeepers keepers;
     private final Entrances entrances;
+    private final DoorHoursCommands hours;
 
     DoorDeskController(
             DoorDesk desk,
@@ -47,7 +50,9 @@ class DoorDeskController {
             DoorNoteCommands notes,
             MissingCommands missing,
             DoorKeepers keepers,
-            Entrances entrances) {
+            Entrances entrances,
+            DoorHoursCommands hours) {
+        this.hours = hours;
         this.desk = desk;
         this.stream = stream;
         this.guestLinks = guestLinks;
@@ -74,6 +79,7 @@ class DoorDeskController {
         model.addAttribute("page", "/desk/sessions/" + session);
         model.addAttribute("number", session);
         model.addAttribute("online", at.isOnline() && !at.cancelled());
+        model.addAttribute("moves", keepers.leads(at, actor) ? desk.moves(at) : List.of());
         model.addAttribute("hasTurns", at.offering().door().hasTurns());
         model.addAttribute(
                 "guestWays",
@@ -103,15 +109,44 @@ class DoorDeskController {
 
     /** Whoever keeps the door goes in, also before it opens. */
     @GetMapping("/desk/door/{session}/enter")
-    String enter(@PathVariable long session, Actor actor, RedirectAttributes flash) {
+    String enter(
+            @PathVariable long session,
+            @RequestParam(defaultValue = "1") int room,
+            Actor actor,
+            RedirectAttributes flash) {
         Session at = visible(session, actor);
+        Coming who = Coming.leading(actor.name());
         Optional<String> way = Optional.of(at)
                 .filter(s -> s.isOnline() && !s.cancelled())
-                .flatMap(s -> entrances.way(s, Coming.leading(actor.name())));
+                .flatMap(s ->
+                        room == 2 && SecondRoomQueries.has(s) ? entrances.wayToSecond(s, who) : entrances.way(s, who));
         if (way.isEmpty()) {
             flash.addFlashAttribute("warned", "The meeting is not open right now. Please try again in a moment.");
         }
         return "redirect:" + way.orElse("/desk/door/" + session);
+    }
+
+    /** Opens the door before its time, ends the session, keeps it open longer or opens it again. */
+    @PostMapping("/desk/door/{session}/hours")
+    String hours(
+            @PathVariable long session,
+            @RequestParam(name = "do", defaultValue = "") String move,
+            Actor actor,
+            RedirectAttributes flash) {
+        Session at = visible(session, actor);
+        if (!keepers.leads(at, actor)) {
+            throw new AccessDeniedException("Only who leads opens and ends");
+        }
+        DoorHoursCommands.Move wanted = Stream.of(DoorHoursCommands.Move.values())
+                .filter(m -> m.name().equals(move))
+                .findFirst()
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.BAD_REQUEST));
+        if (!hours.move(session, wanted, actor)) {
+            flash.addFlashAttribute("said", "That had been done already.");
+        } else if (wanted == DoorHoursCommands.Move.END) {
+            entrances.end(at);
+        }
+        return back(session);
     }
 
     @GetMapping("/desk/door/{session}/events")

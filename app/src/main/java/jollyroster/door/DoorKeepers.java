@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.Optional;
 import jollyroster.platform.Actor;
+import jollyroster.platform.Role;
 import jollyroster.programme.HostQueries;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Session;
@@ -37,6 +38,12 @@ public class DoorKeepers {
     /** The session, where somebody may see it. */
     public Optional<Session> visible(long session, Actor actor) {
         return programme.session(session).filter(s -> mayKeep(s, actor, clock.instant()));
+    }
+
+    /** Whether somebody leads at this door: not a helper, unless they are its producer. */
+    public boolean leads(Session session, Actor actor) {
+        boolean helper = actor instanceof Actor.Team member && member.role() == Role.HELPER;
+        return mayKeep(session, actor, clock.instant()) && !helper || producers.isProducer(session.id(), actor);
     }
 
     /** The session as it stands in the write that is under way. @throws AccessDeniedException where it is not theirs */

@@ -72,6 +72,8 @@ public class DoorStream {
                 "live_second",
                 "live_vote",
                 "live_poll",
+                "session",
+                "second_room_person",
                 "room_visit",
                 "room_stay",
                 "room_meeting");

@@ -2,6 +2,8 @@ package jollyroster.door;
 
 import java.time.Instant;
 import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.stream.Stream;
 import jollyroster.door.MeetingProvider.Coming;
 import jollyroster.platform.Actor;
 import jollyroster.programme.LinkCommands;
@@ -16,10 +18,14 @@ public class Entrances {
     private static final Actor ACTOR = new Actor.Program("links");
     private final Rooms rooms;
     private final LinkCommands links;
+    private final SecondRoomQueries secondRooms;
+    private final SecondRoomCommands choice;
 
-    Entrances(Rooms rooms, LinkCommands links) {
+    Entrances(Rooms rooms, LinkCommands links, SecondRoomQueries secondRooms, SecondRoomCommands choice) {
         this.rooms = rooms;
         this.links = links;
+        this.secondRooms = secondRooms;
+        this.choice = choice;
     }
 
     /** Where to send somebody's browser; empty while the meeting service has not made the room. */
@@ -28,7 +34,33 @@ public class Entrances {
         if (venue.kind() == Venue.Kind.FIXED_LINK) {
             return Optional.of(venue.link());
         }
-        return room(session).flatMap(room -> way(session, room, who));
+        return goesToSecond(session, who)
+                ? wayToSecond(session, who)
+                : room(session).flatMap(room -> way(session, room, who));
+    }
+
+    private boolean goesToSecond(Session session, Coming who) {
+        OptionalInt limit = InsideQueries.limit(session);
+        return !who.leads()
+                && limit.isPresent()
+                && SecondRoomQueries.has(session)
+                && choice.choose(session, limit.getAsInt(), who.pass(), ACTOR);
+    }
+
+    /** The way into the room that opens when the first is full. */
+    Optional<String> wayToSecond(Session session, Coming who) {
+        return secondRooms
+                .place(session.id())
+                .or(() -> roomBeside(session, "session-" + session.id() + "-second")
+                        .map(made -> choice.made(session.id(), made, ACTOR)))
+                .flatMap(room -> way(session, room, who));
+    }
+
+    /** Ends what goes on in the rooms of a session: everybody is out. */
+    void end(Session session) {
+        Stream.of(Optional.ofNullable(session.link().room()), secondRooms.place(session.id()))
+                .flatMap(Optional::stream)
+                .forEach(rooms::end);
     }
 
     /** The way into a room beside the session's own. */

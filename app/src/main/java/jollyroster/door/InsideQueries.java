@@ -119,6 +119,7 @@ class InsideQueries {
     /** How many more may come in. */
     int room(Session session) {
         OptionalInt limit = limit(session);
-        return limit.isPresent() ? limit.getAsInt() - number(session) : Integer.MAX_VALUE;
+        int rooms = SecondRoomQueries.has(session) ? 2 : 1;
+        return limit.isPresent() ? rooms * limit.getAsInt() - number(session) : Integer.MAX_VALUE;
     }
 }

@@ -53,6 +53,9 @@ public interface MeetingProvider {
      */
     Optional<String> entry(String room, String title, Coming who, Instant closes);
 
+    /** Ends what goes on in a room: everybody is out, and is reported as having left. Nothing for a room that is empty or unknown. */
+    void end(String room);
+
     /**
      * Somebody who comes in.
      *

@@ -42,6 +42,16 @@ class Rooms {
                 : service.ask(() -> meetings.makeRoom(name, title)).orElse(SILENT);
     }
 
+    /** Everybody is out, as soon as the service does it. */
+    void end(String room) {
+        if (!cuts.isCut(ServiceCuts.MEETINGS)) {
+            service.ask(() -> {
+                meetings.end(room);
+                return true;
+            });
+        }
+    }
+
     /** Where to send a person's browser; empty while the service lets nobody in or does not answer. */
     Optional<String> entry(String room, String title, MeetingProvider.Coming who, Instant closes) {
         return cuts.isCut(ServiceCuts.MEETINGS)

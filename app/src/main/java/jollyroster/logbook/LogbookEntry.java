@@ -38,6 +38,7 @@ public enum LogbookEntry {
     HOST_LINK("gave a link to lead"),
     CHECKED_IN("checked in"),
     AT_THE_DOOR("answered at the door"),
+    DOOR_MOVED("moved the door by hand"),
     RECOGNISED("was recognised at the door");
 
     private final String words;

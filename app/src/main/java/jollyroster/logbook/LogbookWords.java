@@ -53,6 +53,7 @@ final class LogbookWords {
             case AT_THE_DOOR ->
                 f.text("who") + " " + decided(f.text("decision"))
                         + (f.text("word").isEmpty() ? "" : ": “" + f.text("word") + "”");
+            case DOOR_MOVED -> f.text("what");
             case RECOGNISED -> "came as a guest";
             case HAND_MARK ->
                 f.text("verdict").isEmpty()

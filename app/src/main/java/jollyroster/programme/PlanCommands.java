@@ -8,6 +8,7 @@ import java.util.Optional;
 import jollyroster.core.dates.WallClock;
 import jollyroster.platform.Actor;
 import jollyroster.platform.Writes;
+import org.jooq.Condition;
 import org.jooq.impl.DSL;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -65,11 +66,18 @@ public class PlanCommands {
                 .set(SESSION.MINIMUM, plan.minimum())
                 .set(SESSION.IS_OWN_HOSTS, plan.ownHosts())
                 .set(SESSION.NOTE, plan.note())
+                .set(SESSION.DOOR_OPENED_AT, DSL.when(isAsBefore(plan), SESSION.DOOR_OPENED_AT))
+                .set(SESSION.DOOR_CLOSES_AT, DSL.when(isAsBefore(plan), SESSION.DOOR_CLOSES_AT))
                 .set(SESSION.SEQUENCE, SESSION.SEQUENCE.plus(1))
                 .where(SESSION.ID.eq(session))
                 .execute();
         sessions.saveHosts(session, plan.ownHosts() ? plan.hosts() : List.of());
         sessions.wantLinks(offeringOf(session));
+    }
+
+    /** What was done to the door by hand was done for these times. */
+    private static Condition isAsBefore(SessionPlan plan) {
+        return SESSION.STARTS_AT.eq(plan.start()).and(SESSION.ENDS_AT.eq(plan.end()));
     }
 
     /** Counts up the sequence of sessions, because something they show has changed. */

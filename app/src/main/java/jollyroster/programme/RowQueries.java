@@ -86,7 +86,10 @@ final class RowQueries {
                         optional(r.get(SESSION.OVERRUN_MINUTES)),
                         optional(r.get(SESSION.MINIMUM)),
                         r.get(SESSION.IS_OWN_HOSTS),
-                        r.get(SESSION.NOTE)),
+                        r.get(SESSION.NOTE),
+                        new HandHours(
+                                Optional.ofNullable(r.get(SESSION.DOOR_OPENED_AT)),
+                                Optional.ofNullable(r.get(SESSION.DOOR_CLOSES_AT)))),
                 new MeetingLink(
                         MeetingLink.State.valueOf(r.get(SESSION.LINK_STATE)),
                         r.get(SESSION.MEETING_ROOM),
@@ -125,7 +128,8 @@ final class RowQueries {
                         r.get(OFFERING.OVERRUN_MINUTES),
                         r.get(OFFERING.IS_EVERYONE_KNOCKING),
                         r.get(OFFERING.WELCOME),
-                        r.get(OFFERING.TURN_MINUTES)),
+                        r.get(OFFERING.TURN_MINUTES),
+                        r.get(OFFERING.IS_SECOND_ROOM)),
                 OfferingStatus.valueOf(r.get(OFFERING.STATUS)),
                 r.get(OFFERING.VERSION),
                 rules(r),

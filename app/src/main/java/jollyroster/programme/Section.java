@@ -349,7 +349,7 @@ public sealed interface Section {
                 Asking.of(List.of()),
                 Cost.saying(""),
                 new After("", ""),
-                new Door(new DoorRules(15, 15, false, "", 0)),
+                new Door(new DoorRules(15, 15, false, "", 0, false)),
                 new Look(Tint.DEPTH));
     }
 }

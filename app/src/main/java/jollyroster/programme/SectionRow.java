@@ -43,6 +43,7 @@ final class SectionRow {
             row.setDoorMinutes(door.rules().minutes());
             row.setOverrunMinutes(door.rules().overrun());
             row.setIsEveryoneKnocking(door.rules().everyoneKnocks());
+            row.setIsSecondRoom(door.rules().secondRoom());
             row.setWelcome(door.rules().welcome());
             row.setTurnMinutes(door.rules().turnMinutes());
         } else if (section instanceof Section.Look look) {

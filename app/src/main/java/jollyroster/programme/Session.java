@@ -46,19 +46,26 @@ public record Session(
         int sequence,
         Instant createdAt) {
 
-    /** What a session says otherwise than its offering. @param hosts whether it has hosts of its own */
+    /** What a session says otherwise than its offering. @param hosts whether it has hosts of its own @param door moved by hand */
     public record Own(
             Optional<Venue> venue,
             OptionalInt doorMinutes,
             OptionalInt overrunMinutes,
             OptionalInt minimum,
             boolean hosts,
-            String note) {}
+            String note,
+            HandHours door) {}
 
     /** This session as it would be. @param ownVenue the one the plan names, if any */
     public Session as(SessionPlan plan, Optional<Venue> ownVenue) {
-        Own its =
-                new Own(ownVenue, own.doorMinutes(), own.overrunMinutes(), own.minimum(), plan.ownHosts(), plan.note());
+        Own its = new Own(
+                ownVenue,
+                own.doorMinutes(),
+                own.overrunMinutes(),
+                own.minimum(),
+                plan.ownHosts(),
+                plan.note(),
+                HandHours.NONE);
         return new Session(
                 id,
                 offering,
@@ -128,13 +135,18 @@ public record Session(
         return lead == null ? id : lead;
     }
 
+    /** As they are, moved by hand or not. */
     public DoorHours doorHours() {
+        return plannedDoor().byHand(own.door().opened(), own.door().closes());
+    }
+
+    private DoorHours plannedDoor() {
         return DoorHours.of(span(), Duration.ofMinutes(doorMinutes()), Duration.ofMinutes(overrunMinutes()));
     }
 
     /** What the times of its messages are counted from. */
     public Timing timing() {
-        return new Timing(doorHours(), zone());
+        return new Timing(plannedDoor(), zone());
     }
 
     /** This session as it takes up its host or venue, with the offering's buffers. */

@@ -8,7 +8,13 @@ import jollyroster.programme.Section;
 import org.jspecify.annotations.Nullable;
 
 /** When the door opens before the start and closes after the end, in minutes, who knocks, and what whoever waits reads. */
-record DoorForm(String early, String overrun, @Nullable Boolean everyone, String welcome, String turns)
+record DoorForm(
+        String early,
+        String overrun,
+        @Nullable Boolean everyone,
+        String welcome,
+        String turns,
+        @Nullable Boolean second)
         implements PartForm {
 
     private static final int DAY = 1440;
@@ -19,6 +25,7 @@ record DoorForm(String early, String overrun, @Nullable Boolean everyone, String
         early = Typed.number(early, "15");
         overrun = Typed.number(overrun, "15");
         everyone = Boolean.TRUE.equals(everyone);
+        second = Boolean.TRUE.equals(second);
         turns = Typed.number(turns, "0");
         welcome = Text.manyLines(Typed.orEmpty(welcome));
     }
@@ -29,7 +36,8 @@ record DoorForm(String early, String overrun, @Nullable Boolean everyone, String
                 String.valueOf(o.overrunMinutes()),
                 o.door().everyoneKnocks(),
                 o.door().welcome(),
-                o.door().hasTurns() ? String.valueOf(o.door().turnMinutes()) : "");
+                o.door().hasTurns() ? String.valueOf(o.door().turnMinutes()) : "",
+                o.door().secondRoom());
     }
 
     @Override
@@ -49,6 +57,7 @@ record DoorForm(String early, String overrun, @Nullable Boolean everyone, String
                 Integer.parseInt(overrun),
                 Boolean.TRUE.equals(everyone),
                 welcome,
-                Integer.parseInt(turns)));
+                Integer.parseInt(turns),
+                Boolean.TRUE.equals(second)));
     }
 }

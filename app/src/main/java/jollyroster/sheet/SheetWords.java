@@ -291,7 +291,8 @@ final class SheetWords {
                                 : ". Registered people go in by their own link; guests wait until the host admits them.")
                 .and(o.door().hasTurns() ? " Turns of " : "")
                 .andStrong(o.door().hasTurns() ? Counted.length(o.door().turnMinutes()) : "")
-                .and(o.door().hasTurns() ? " alone with the host." : "");
+                .and(o.door().hasTurns() ? " alone with the host." : "")
+                .and(o.door().secondRoom() ? " A second room opens when the first is full." : "");
     }
 
     static Sentence look(Offering o) {

@@ -5,6 +5,7 @@ import static jollyroster.platform.tables.Tables.MEETING_VISIT;
 import java.security.SecureRandom;
 import java.time.Instant;
 import java.util.Base64;
+import java.util.List;
 import jollyroster.door.MeetingProvider.Coming;
 import jollyroster.platform.Writes;
 import org.springframework.stereotype.Component;
@@ -54,6 +55,24 @@ class MeetingCommands {
                         .and(MEETING_VISIT.CLOSES_AT.gt(at))
                         .execute()
                 == 1;
+    }
+
+    /** Shuts a room. @return the tickets of those who were inside */
+    @Transactional
+    public List<String> shut(String room, Instant at) {
+        List<String> inside = writes.sql()
+                .selectFrom(MEETING_VISIT)
+                .where(MEETING_VISIT.ROOM.eq(room))
+                .and(MEETING_VISIT.ENTERED_AT.isNotNull())
+                .and(MEETING_VISIT.LEFT_AT.isNull())
+                .fetch(MEETING_VISIT.VISIT);
+        writes.sql()
+                .update(MEETING_VISIT)
+                .set(MEETING_VISIT.CLOSES_AT, at)
+                .where(MEETING_VISIT.ROOM.eq(room))
+                .and(MEETING_VISIT.CLOSES_AT.gt(at))
+                .execute();
+        return inside.stream().filter(visit -> leave(visit, at)).toList();
     }
 
     /** Leaves. @return whether the person was inside */

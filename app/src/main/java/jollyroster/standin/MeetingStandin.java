@@ -2,6 +2,7 @@ package jollyroster.standin;
 
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
+import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
@@ -21,6 +22,9 @@ public class MeetingStandin implements MeetingProvider {
     static final String GRANT = "granted";
     private static final Duration SLOWNESS = Duration.ofSeconds(2);
     private final MeetingCommands commands;
+    private final MeetingQueries queries;
+    private final Reporter reporter;
+    private final Clock clock;
     private final ServiceSignature signature;
     private final AtomicReference<Mood> mood = new AtomicReference<>(Mood.PROMPT);
     private final AtomicReference<Reporting> reporting = new AtomicReference<>(Reporting.PROMPT);
@@ -63,7 +67,15 @@ public class MeetingStandin implements MeetingProvider {
         }
     }
 
-    MeetingStandin(MeetingCommands commands, ServiceSignature signature) {
+    MeetingStandin(
+            MeetingCommands commands,
+            MeetingQueries queries,
+            Reporter reporter,
+            ServiceSignature signature,
+            Clock clock) {
+        this.queries = queries;
+        this.reporter = reporter;
+        this.clock = clock;
         this.commands = commands;
         this.signature = signature;
     }
@@ -120,6 +132,14 @@ public class MeetingStandin implements MeetingProvider {
             return Optional.empty();
         }
         return Optional.of("/standin/meeting/" + commands.ticket(room, title, who, closes));
+    }
+
+    @Override
+    public void end(String room) {
+        Instant now = clock.instant();
+        commands.shut(room, now).stream()
+                .flatMap(visit -> queries.visit(visit).stream())
+                .forEach(v -> reporter.report(reporting(), "left", v.visit(), v.guest(), now));
     }
 
     @Override

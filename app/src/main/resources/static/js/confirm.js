@@ -1,17 +1,16 @@
-// Says what will happen to whom before it happens.
+// Says what will happen to whom before it happens; also in parts of a page that came later.
+let listening = false;
+
+function ask(event, asking) {
+  if (asking && !window.confirm(asking.dataset.confirm)) {
+    event.preventDefault();
+    event.stopImmediatePropagation();
+  }
+}
+
 export function start() {
-  for (const form of document.querySelectorAll("form[data-confirm]")) {
-    form.addEventListener("submit", (event) => {
-      if (!window.confirm(form.dataset.confirm)) {
-        event.preventDefault();
-      }
-    });
-  }
-  for (const button of document.querySelectorAll("button[data-confirm]")) {
-    button.addEventListener("click", (event) => {
-      if (!window.confirm(button.dataset.confirm)) {
-        event.preventDefault();
-      }
-    });
-  }
+  if (listening) return;
+  listening = true;
+  addEventListener("submit", (event) => ask(event, event.target.closest("form[data-confirm]")), true);
+  addEventListener("click", (event) => ask(event, event.target.closest?.("button[data-confirm]")), true);
 }

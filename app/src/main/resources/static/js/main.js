@@ -14,7 +14,7 @@ const modules = [
   ["[data-room=inside]", "./room.js"],
   ["[data-read-dates]", "./typed-dates.js"],
   ["[data-unsaved]", "./unsaved.js"],
-  ["[data-confirm]", "./confirm.js"],
+  ["[data-confirm], [data-door-desk]", "./confirm.js"],
   ["[data-sortable]", "./sortable.js"],
   ["[data-tideline]", "./desk.js"],
   ["[data-keys]", "./keys.js"],

@@ -84,6 +84,18 @@ public abstract class MeetingProviderContract {
     }
 
     @Test
+    protected void when_a_room_is_ended_everybody_is_out_and_reported() {
+        String pass = pass();
+        String room = room("session-7");
+        String entry = entry(room, new Coming("Ann One", pass, false));
+        goIn(entry);
+        provider().end(room);
+        assertThat(reported(pass, 2)).containsExactly(new Reported("joined", pass), new Reported("left", pass));
+        assertThat(goIn(entry)).doesNotContain("You are inside");
+        provider().end("nothing-like-it");
+    }
+
+    @Test
     protected void nobody_comes_in_once_the_room_has_shut() {
         String entry = provider()
                 .entry(room("session-6"), "Knots", new Coming("Ann One", "", false), now().minusSeconds(1))

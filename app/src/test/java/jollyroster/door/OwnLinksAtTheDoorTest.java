@@ -104,7 +104,7 @@ class OwnLinksAtTheDoorTest {
     }
 
     private void everybodyKnocks() {
-        Section.Door door = new Section.Door(new DoorRules(15, 15, true, "Have your **chart** ready.", 0));
+        Section.Door door = new Section.Door(new DoorRules(15, 15, true, "Have your **chart** ready.", 0, false));
         offerings.save(at.offering(), List.of(door), ORGANISER);
     }
 

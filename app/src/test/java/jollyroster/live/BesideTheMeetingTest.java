@@ -60,7 +60,7 @@ class BesideTheMeetingTest {
         at = saltmarrow.publish(seats(8).inAMeeting());
         offerings.save(
                 at.offering(),
-                List.of(new Section.Door(new DoorRules(15, 15, false, "- Calling\n- Distress calls", 0))),
+                List.of(new Section.Door(new DoorRules(15, 15, false, "- Calling\n- Distress calls", 0, false))),
                 ORGANISER);
         roster.register(Saltmarrow.person(at.session(), "Ada Merrow", 1), VISITOR);
         roster.register(Saltmarrow.person(at.session(), "Ben Tarn", 1), VISITOR);

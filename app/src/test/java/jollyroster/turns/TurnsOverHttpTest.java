@@ -74,7 +74,8 @@ class TurnsOverHttpTest {
     void sessionBegins() {
         clock.set(TestClock.START);
         at = saltmarrow.publish(seats(8).inAMeeting());
-        offerings.save(at.offering(), List.of(new Section.Door(new DoorRules(15, 15, false, "", 10))), ORGANISER);
+        offerings.save(
+                at.offering(), List.of(new Section.Door(new DoorRules(15, 15, false, "", 10, false))), ORGANISER);
         for (String name : List.of("Ada Merrow", "Ben Tarn", "Cleo Sand")) {
             roster.register(Saltmarrow.person(at.session(), name, 1), VISITOR);
         }
@@ -206,7 +207,7 @@ class TurnsOverHttpTest {
     void asking_twice_gives_one_place_and_nothing_is_asked_of_a_session_without_turns() {
         ask("Ada Merrow", "Ada Merrow");
         assertThat(turns.of(at.session())).hasSize(1);
-        offerings.save(at.offering(), List.of(new Section.Door(new DoorRules(15, 15, false, "", 0))), ORGANISER);
+        offerings.save(at.offering(), List.of(new Section.Door(new DoorRules(15, 15, false, "", 0, false))), ORGANISER);
         ask("Ben Tarn");
         assertThat(turns.of(at.session())).hasSize(1);
     }

@@ -2,6 +2,7 @@ package jollyroster.core.door;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.util.Optional;
 import jollyroster.core.dates.Interval;
 
 /**
@@ -20,9 +21,9 @@ public record DoorHours(Instant opens, Instant start, Instant end, Instant close
     /** Common practice. */
     public static final Duration DEFAULT_OVERRUN = Duration.ofMinutes(15);
 
-    /** @throws IllegalArgumentException if the four are not in order */
+    /** @throws IllegalArgumentException if they are not in order; whoever ends a session by hand may close before its planned end */
     public DoorHours {
-        if (opens.isAfter(start) || start.isAfter(end) || end.isAfter(closes)) {
+        if (opens.isAfter(start) || start.isAfter(end) || closes.isBefore(opens)) {
             throw new IllegalArgumentException("Door hours are out of order");
         }
     }
@@ -33,6 +34,16 @@ public record DoorHours(Instant opens, Instant start, Instant end, Instant close
                 session.start(),
                 session.end(),
                 session.end().plus(overrun));
+    }
+
+    /**
+     * The same, moved by hand. Opening counts only before the planned time, as the door is open from then on anyway; closing may be before
+     * or after it.
+     */
+    public DoorHours byHand(Optional<Instant> opened, Optional<Instant> closing) {
+        Instant from = opened.filter(at -> at.isBefore(opens)).orElse(opens);
+        return new DoorHours(
+                from, start, end, closing.filter(at -> !at.isBefore(from)).orElse(closes));
     }
 
     /** Where the session stands: the door opens at {@code opens} and shuts at {@code closes}, both sharp. */
