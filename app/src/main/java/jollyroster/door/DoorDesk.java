@@ -12,7 +12,6 @@ import java.util.stream.Stream;
 import jollyroster.chart.RoomDrawing;
 import jollyroster.core.door.DoorHours;
 import jollyroster.core.door.Knock;
-import jollyroster.platform.OrganisationQueries;
 import jollyroster.platform.Times;
 import jollyroster.programme.HostQueries;
 import jollyroster.programme.SeatCounts;
@@ -28,31 +27,28 @@ class DoorDesk {
     private final ArrivalQueries arrivals;
     private final InsideQueries insiders;
     private final RegistrationQueries roster;
-    private final Recognition recognition;
+    private final DoorRows rows;
     private final WaitingRoom waitingRoom;
     private final SecondRoomQueries secondRooms;
     private final HostQueries hosts;
-    private final OrganisationQueries organisation;
     private final Clock clock;
 
     DoorDesk(
             ArrivalQueries arrivals,
             InsideQueries insiders,
             RegistrationQueries roster,
-            Recognition recognition,
+            DoorRows rows,
             WaitingRoom waitingRoom,
             SecondRoomQueries secondRooms,
             HostQueries hosts,
-            OrganisationQueries organisation,
             Clock clock) {
         this.arrivals = arrivals;
         this.insiders = insiders;
         this.roster = roster;
-        this.recognition = recognition;
+        this.rows = rows;
         this.waitingRoom = waitingRoom;
         this.secondRooms = secondRooms;
         this.hosts = hosts;
-        this.organisation = organisation;
         this.clock = clock;
     }
 
@@ -67,33 +63,12 @@ class DoorDesk {
             int expected,
             String room,
             String drawing,
-            List<Row> rows,
+            List<DoorRows.Row> rows,
             List<Gone> last,
             boolean anyRegistered,
             String note,
             boolean writesToMissing,
             String second) {}
-
-    /**
-     * Somebody who waits.
-     *
-     * @param match whose registration it probably is; 0 for nobody's
-     * @param asked whether they were asked to wait
-     * @param second whether somebody is inside with their link
-     * @param first whether they are here for the first time
-     */
-    record Row(
-            long id,
-            String since,
-            String name,
-            String what,
-            String probably,
-            String strong,
-            long match,
-            boolean asked,
-            boolean second,
-            boolean first,
-            String word) {}
 
     /** Somebody who came in or was sent away. */
     record Gone(long id, String when, String name, String how, boolean inside, boolean barred) {}
@@ -119,8 +94,8 @@ class DoorDesk {
                 expected,
                 room.isPresent() ? String.valueOf(room.getAsInt()) : "",
                 RoomDrawing.of(inside, waiting.size(), missing),
-                rows(session, waiting, now),
-                last(all),
+                rows.of(session, waiting, now),
+                last(all, session.zone()),
                 waiting.stream().anyMatch(a -> a.registration() != 0),
                 waitingRoom.note(session),
                 missing > 0 && session.isOnline() && !session.cancelled() && isOn(session, now),
@@ -179,42 +154,7 @@ class DoorDesk {
         };
     }
 
-    /** {@code 15 s}, {@code 1 min 50}. */
-    static String waited(Duration time) {
-        long seconds = Math.max(0, time.toSeconds());
-        if (seconds < 60) {
-            return seconds + " s";
-        }
-        return seconds < 3600
-                ? "%d min %02d".formatted(seconds / 60, seconds % 60)
-                : seconds / 3600 + " h " + seconds % 3600 / 60 + " min";
-    }
-
-    private List<Row> rows(Session session, List<Arrival> waiting, Instant now) {
-        Recognition.Guesses guesses = recognition.of(session, waiting);
-        return waiting.stream().map(a -> row(a, guesses, now)).toList();
-    }
-
-    private static Row row(Arrival a, Recognition.Guesses guesses, Instant now) {
-        Recognition.Guess guess = guesses.of(a);
-        return new Row(
-                a.id(),
-                waited(Duration.between(a.at(), now)),
-                a.name(),
-                Stream.of(a.email() + (a.proven() && a.kind() == Arrival.Kind.GUEST ? " (confirmed)" : ""), a.says())
-                        .filter(text -> !text.isEmpty())
-                        .collect(Collectors.joining(" · ")),
-                guess.words(),
-                guess.name(),
-                guess.match(),
-                a.state() == Knock.ASKED_TO_WAIT,
-                a.kind() == Arrival.Kind.SECOND,
-                guess.first(),
-                a.word());
-    }
-
-    private List<Gone> last(List<Arrival> all) {
-        ZoneId home = organisation.organisation().zone();
+    private static List<Gone> last(List<Arrival> all, ZoneId zone) {
         return all.stream()
                 .filter(a -> !a.state().isAtTheDoor())
                 .sorted(Comparator.comparing((Arrival a) -> a.settled().orElse(a.at()))
@@ -222,7 +162,7 @@ class DoorDesk {
                 .limit(LAST)
                 .map(a -> new Gone(
                         a.id(),
-                        Times.time(a.settled().orElse(a.at()).atZone(home)),
+                        Times.time(a.settled().orElse(a.at()).atZone(zone)),
                         a.name(),
                         how(a),
                         a.state() == Knock.INSIDE,

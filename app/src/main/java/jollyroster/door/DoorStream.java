@@ -2,9 +2,12 @@ package jollyroster.door;
 
 import java.io.IOException;
 import java.time.Duration;
+import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import jollyroster.platform.Actor;
 import jollyroster.platform.TableChanges;
 import org.springframework.context.event.ContextClosedEvent;
 import org.springframework.context.event.EventListener;
@@ -26,7 +29,8 @@ public class DoorStream {
     private static final int MOST = 200;
     private static final int BEATS = 40;
     private final TableChanges changes;
-    private final Set<SseEmitter> desks = ConcurrentHashMap.newKeySet();
+    private final Map<SseEmitter, Standing> desks = new ConcurrentHashMap<>();
+    private volatile boolean moved;
     private long told;
     private int quiet;
 
@@ -34,27 +38,48 @@ public class DoorStream {
         this.changes = changes;
     }
 
+    /** Somebody at a desk. @param desk at which */
+    private record Standing(String desk, String name) {}
+
+    /** Who else stands at a desk, by name. */
+    List<String> others(String desk, String name) {
+        return desks.values().stream()
+                .filter(s -> s.desk().equals(desk) && !s.name().equals(name))
+                .map(Standing::name)
+                .distinct()
+                .sorted()
+                .toList();
+    }
+
+    private void gone(SseEmitter desk) {
+        if (desks.remove(desk) != null) {
+            moved = true;
+        }
+    }
+
     /** Empty where too many listen already. */
-    Optional<SseEmitter> open() {
+    private Optional<SseEmitter> open(Standing who) {
         if (desks.size() >= MOST) {
             return Optional.empty();
         }
         SseEmitter desk = new SseEmitter(LONGEST.toMillis());
-        desk.onCompletion(() -> desks.remove(desk));
+        desk.onCompletion(() -> gone(desk));
         desk.onTimeout(desk::complete);
-        desk.onError(gone -> desks.remove(desk));
-        desks.add(desk);
+        desk.onError(broken -> gone(desk));
+        desks.put(desk, who);
+        moved = true;
         tell(desk, "door");
         return Optional.of(desk);
     }
 
-    /** The same as an answer to a browser. */
-    public ResponseEntity<SseEmitter> answer() {
-        return open().map(desk -> ResponseEntity.ok()
+    /** Events for somebody at a desk, as an answer to their browser. */
+    public ResponseEntity<SseEmitter> answer(String desk, Actor actor) {
+        return open(new Standing(desk, actor.name()))
+                .map(stream -> ResponseEntity.ok()
                         .contentType(MediaType.TEXT_EVENT_STREAM)
                         .header("Cache-Control", "no-store")
                         .header("X-Accel-Buffering", "no")
-                        .body(desk))
+                        .body(stream))
                 .orElseGet(() ->
                         ResponseEntity.status(HttpStatus.SERVICE_UNAVAILABLE).build());
     }
@@ -77,11 +102,12 @@ public class DoorStream {
                 "room_visit",
                 "room_stay",
                 "room_meeting");
-        boolean changed = now != told;
+        boolean changed = now != told || moved;
+        moved = false;
         quiet = changed ? 0 : quiet + 1;
         told = now;
         if (changed || quiet % BEATS == 0) {
-            Set.copyOf(desks).forEach(desk -> tell(desk, changed ? "door" : "beat"));
+            Set.copyOf(desks.keySet()).forEach(desk -> tell(desk, changed ? "door" : "beat"));
         }
     }
 
@@ -89,13 +115,13 @@ public class DoorStream {
         try {
             desk.send(SseEmitter.event().name(what).data(told).reconnectTime(2000));
         } catch (IOException | IllegalStateException gone) {
-            desks.remove(desk);
+            gone(desk);
         }
     }
 
     /** Open streams would hold up the end of the program. */
     @EventListener(ContextClosedEvent.class)
     void close() {
-        Set.copyOf(desks).forEach(SseEmitter::complete);
+        Set.copyOf(desks.keySet()).forEach(SseEmitter::complete);
     }
 }

@@ -144,7 +144,7 @@ class RoomDeskController {
     @GetMapping("/desk/rooms/{room}/events")
     ResponseEntity<SseEmitter> events(@PathVariable("room") long id, Actor actor) {
         visible(id, actor);
-        return stream.answer();
+        return stream.answer("room-" + id, actor);
     }
 
     /** A host goes in; that opens a room that is locked without one. */

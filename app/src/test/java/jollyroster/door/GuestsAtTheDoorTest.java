@@ -9,8 +9,6 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 import jollyroster.AppTest;
 import jollyroster.Browserless;
 import jollyroster.Saltmarrow;
@@ -18,14 +16,12 @@ import jollyroster.Saltmarrow.Published;
 import jollyroster.TestClock;
 import jollyroster.core.door.Knock;
 import jollyroster.core.door.LinkTokens.Purpose;
-import jollyroster.outbox.OutboxWorker;
 import jollyroster.platform.Actor;
 import jollyroster.platform.PersonalLinks;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Venue;
 import jollyroster.programme.VenueCommands;
 import jollyroster.seating.RegistrationCommands;
-import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -70,20 +66,12 @@ class GuestsAtTheDoorTest {
     JdbcTemplate store;
 
     @Autowired
-    OutboxWorker worker;
-
-    @Autowired
     TestClock clock;
 
     private Published at;
     private Browserless organiser;
     private String desk;
     private DoorScene scene;
-
-    @AfterEach
-    void lettersLeave() {
-        worker.sendDue();
-    }
 
     @BeforeEach
     void doorOpens() {
@@ -280,34 +268,6 @@ class GuestsAtTheDoorTest {
         assertThat(arrivals.decide(other.session(), id, Knock.Decision.ADMIT, "", ORGANISER))
                 .isEqualTo(ArrivalCommands.Outcome.NOTHING);
         assertThat(arrival("Wren Pennycot").state()).isEqualTo(Knock.WAITING);
-    }
-
-    @Test
-    void a_link_for_certain_people_asks_for_the_code_that_went_to_their_address() {
-        scene.withLink("who", "@crew.example\nada@tarn.example");
-        Browserless guest = scene.stranger();
-        assertThat(scene.knock(guest, "Ada Merrow", "email", "ada@elsewhere.example")
-                        .status())
-                .isEqualTo(422);
-        Browserless.Page asked = scene.knock(guest, "Ada Merrow", "email", "ada" + at.session() + "@crew.example");
-        assertThat(asked.document().select("#code")).hasSize(1);
-        assertThat(queries.of(at.session())).isEmpty();
-        String email = "ada" + at.session() + "@crew.example";
-        scene.knock(guest, "Ada Merrow", "email", email, "code", "000000");
-        assertThat(scene.state(guest)).isEqualTo("says-who");
-        scene.knock(guest, "Ada Merrow", "email", email, "code", code(email));
-        assertThat(scene.state(guest)).isEqualTo("waiting");
-        assertThat(organiser.get(desk).document().select(".knocks .who").text()).contains("(confirmed)");
-        scene.knock(scene.stranger(), "Other One", "email", "other@crew.example", "code", code(email));
-        assertThat(queries.of(at.session())).as("a code is for one address").hasSize(1);
-    }
-
-    private String code(String email) {
-        String given = store.queryForObject(
-                "select given from message where recipient = ? order by id desc limit 1", String.class, email);
-        Matcher code = Pattern.compile("\\b\\d{6}\\b").matcher(given);
-        assertThat(code.find()).isTrue();
-        return code.group();
     }
 
     @Test
