@@ -101,6 +101,20 @@ public final class Browserless {
                 .POST(HttpRequest.BodyPublishers.ofString(body)));
     }
 
+    /** Posts a form with a file (RFC 7578), with the CSRF token of the page at {@code from}. */
+    public Page upload(String from, String path, Map<String, String> fields, String filename, String content) {
+        Map<String, String> all = new LinkedHashMap<>(fields);
+        all.put("_csrf", get(from).csrf());
+        StringBuilder body = new StringBuilder();
+        all.forEach((name, value) -> body.append(
+                "--seam\r\nContent-Disposition: form-data; name=\"%s\"\r\n\r\n%s\r\n".formatted(name, value)));
+        body.append("--seam\r\nContent-Disposition: form-data; name=\"file\"; filename=\"%s\"\r\n\r\n%s\r\n--seam--\r\n"
+                .formatted(filename, content));
+        return send(HttpRequest.newBuilder(URI.create(base + path))
+                .header("Content-Type", "multipart/form-data; boundary=seam")
+                .POST(HttpRequest.BodyPublishers.ofString(body.toString(), StandardCharsets.ISO_8859_1)));
+    }
+
     /** What is no text. */
     public byte[] bytes(String path) throws IOException, InterruptedException {
         return http.send(

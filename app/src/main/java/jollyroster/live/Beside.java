@@ -9,7 +9,6 @@ import java.util.List;
 import java.util.stream.IntStream;
 import jollyroster.door.Heads;
 import jollyroster.live.LiveQueries.Material;
-import jollyroster.live.LiveQueries.Opens;
 import jollyroster.live.LiveQueries.Poll;
 import jollyroster.live.LiveQueries.Question;
 import jollyroster.live.LiveQueries.Questions;
@@ -37,12 +36,14 @@ class Beside {
             .build();
 
     private final LiveQueries queries;
+    private final MaterialFiles files;
     private final Heads heads;
     private final Clock clock;
     private final TableChanges changes;
     private final Remembered<Long, Raw> kept;
 
-    Beside(LiveQueries queries, Heads heads, TableChanges changes, Clock clock) {
+    Beside(LiveQueries queries, MaterialFiles files, Heads heads, TableChanges changes, Clock clock) {
+        this.files = files;
         this.queries = queries;
         this.heads = heads;
         this.changes = changes;
@@ -91,7 +92,11 @@ class Beside {
     View view(Session session) {
         Raw raw = kept.get(
                 session.id(),
-                id -> new Raw(queries.settings(id), queries.materials(id), queries.questions(id), queries.polls(id)));
+                id -> new Raw(
+                        queries.settings(id),
+                        files.shown(queries.materials(id)),
+                        queries.questions(id),
+                        queries.polls(id)));
         return new View(
                 raw.settings().questions() != Questions.OFF,
                 agenda(session),
@@ -139,9 +144,6 @@ class Beside {
     }
 
     private boolean isOpen(Material material, Session session) {
-        Instant now = clock.instant();
-        return material.opens() == Opens.AT_ONCE
-                || material.opens() == Opens.FROM_START && !now.isBefore(session.start())
-                || !now.isBefore(session.end());
+        return material.opens().isOpen(session.start(), session.end(), clock.instant());
     }
 }

@@ -5,13 +5,11 @@ import static jollyroster.platform.tables.Tables.LIVE_QUESTION;
 import static jollyroster.platform.tables.Tables.LIVE_SECOND;
 import static jollyroster.platform.tables.Tables.LIVE_SESSION;
 import static jollyroster.platform.tables.Tables.LIVE_VOTE;
-import static jollyroster.platform.tables.Tables.MATERIAL;
 
 import java.time.Clock;
 import java.util.List;
 import jollyroster.door.Attenders.Attender;
 import jollyroster.door.DoorKeepers;
-import jollyroster.live.LiveQueries.Opens;
 import jollyroster.live.LiveQueries.Questions;
 import jollyroster.platform.Actor;
 import jollyroster.platform.Writes;
@@ -25,7 +23,6 @@ class LiveCommands {
     /** Of one person that nobody has answered yet. */
     static final int MOST_OF_ONE = 5;
 
-    static final int MOST_MATERIALS = 50;
     static final int MOST_POLLS = 50;
     private final DoorKeepers keepers;
     private final LiveQueries queries;
@@ -140,33 +137,6 @@ class LiveCommands {
                 .set(LIVE_QUESTION.STATE, state)
                 .where(LIVE_QUESTION.ID.eq(question))
                 .and(LIVE_QUESTION.SESSION_ID.eq(session))
-                .execute();
-    }
-
-    /** @return whether there was room for one more */
-    @Transactional
-    public boolean addMaterial(long session, String title, String address, Opens opens, Actor actor) {
-        keepers.session(session, actor, clock.instant());
-        if (writes.sql().fetchCount(MATERIAL, MATERIAL.SESSION_ID.eq(session)) >= MOST_MATERIALS) {
-            return false;
-        }
-        writes.sql()
-                .insertInto(MATERIAL)
-                .set(MATERIAL.SESSION_ID, session)
-                .set(MATERIAL.TITLE, title)
-                .set(MATERIAL.ADDRESS, address)
-                .set(MATERIAL.OPENS, opens.name())
-                .execute();
-        return true;
-    }
-
-    @Transactional
-    public void removeMaterial(long session, long material, Actor actor) {
-        keepers.session(session, actor, clock.instant());
-        writes.sql()
-                .deleteFrom(MATERIAL)
-                .where(MATERIAL.ID.eq(material))
-                .and(MATERIAL.SESSION_ID.eq(session))
                 .execute();
     }
 

@@ -5,7 +5,6 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import jollyroster.core.intake.Text;
 import jollyroster.door.DoorKeepers;
-import jollyroster.live.LiveQueries.Opens;
 import jollyroster.live.LiveQueries.Questions;
 import jollyroster.live.LiveQueries.Settings;
 import jollyroster.platform.Actor;
@@ -29,9 +28,11 @@ class LiveDeskController {
     private static final int MOST_CHOICES = 8;
     private final LiveQueries queries;
     private final LiveCommands commands;
+    private final MaterialFiles files;
     private final DoorKeepers keepers;
 
-    LiveDeskController(LiveQueries queries, LiveCommands commands, DoorKeepers keepers) {
+    LiveDeskController(LiveQueries queries, LiveCommands commands, MaterialFiles files, DoorKeepers keepers) {
+        this.files = files;
         this.queries = queries;
         this.commands = commands;
         this.keepers = keepers;
@@ -61,7 +62,7 @@ class LiveDeskController {
         model.addAttribute("settings", queries.settings(session));
         model.addAttribute("agenda", Beside.agenda(at));
         model.addAttribute("questions", queries.questions(session));
-        model.addAttribute("materials", queries.materials(session));
+        model.addAttribute("materials", files.shown(queries.materials(session)));
         model.addAttribute(
                 "polls", queries.polls(session).stream().map(Beside::shown).toList());
         return "live/desk";
@@ -95,32 +96,6 @@ class LiveDeskController {
                 questions.isEmpty() ? is.questions() : chosen(Questions.values(), questions),
                 now.map(words -> Text.oneLine(words, LONGEST_LINE)).orElse(is.now()),
                 actor);
-        return back(session);
-    }
-
-    @PostMapping("/desk/live/{session}/materials")
-    String add(
-            @PathVariable long session,
-            @RequestParam(defaultValue = "") String title,
-            @RequestParam(defaultValue = "") String address,
-            @RequestParam(defaultValue = "AT_ONCE") String opens,
-            Actor actor,
-            RedirectAttributes flash) {
-        visible(session, actor);
-        String name = Text.oneLine(title, LONGEST_LINE);
-        boolean sound = !name.isEmpty() && address.matches("https://[^\\s<>\"]{4,500}");
-        if (!sound) {
-            flash.addFlashAttribute("warned", "Please give a title, and an address that begins with https://.");
-        } else if (!commands.addMaterial(session, name, address, chosen(Opens.values(), opens), actor)) {
-            flash.addFlashAttribute("warned", "There are fifty materials already.");
-        }
-        return back(session);
-    }
-
-    @PostMapping("/desk/live/{session}/materials/{material}")
-    String remove(@PathVariable long session, @PathVariable long material, Actor actor) {
-        visible(session, actor);
-        commands.removeMaterial(session, material, actor);
         return back(session);
     }
 

@@ -6,17 +6,22 @@ import static jollyroster.platform.tables.Tables.LIVE_SECOND;
 import static jollyroster.platform.tables.Tables.LIVE_SESSION;
 import static jollyroster.platform.tables.Tables.LIVE_VOTE;
 import static jollyroster.platform.tables.Tables.MATERIAL;
+import static jollyroster.platform.tables.Tables.MATERIAL_FILE;
 import static org.jooq.impl.DSL.count;
 
 import java.time.Instant;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.IntStream;
+import jollyroster.core.door.MaterialOpens;
 import jollyroster.platform.Reads;
+import jollyroster.platform.SafeFile;
 import org.springframework.stereotype.Component;
 
 /** Reads what stands on the page beside a meeting. */
@@ -39,16 +44,43 @@ class LiveQueries {
         CHECKED
     }
 
-    /** When a material opens. */
-    enum Opens {
-        AT_ONCE,
-        FROM_START,
-        AFTER
-    }
-
     record Settings(Questions questions, String now) {}
 
-    record Material(long id, String title, String address, Opens opens) {}
+    /** @param address of a link; empty for a file @param size of a file, in bytes; 0 for a link */
+    record Material(long id, String title, String address, MaterialOpens opens, int size) {
+
+        /** {@code 1.4 MB}, {@code 12 KB}; empty for a link. */
+        public String sizeWords() {
+            if (size == 0) {
+                return "";
+            }
+            return size < 100_000
+                    ? Math.max(1, Math.round(size / 1000.0)) + " KB"
+                    : String.format(Locale.ROOT, "%.1f MB", size / 1_000_000.0);
+        }
+    }
+
+    /** A file and the session it is for. */
+    record Kept(long session, MaterialOpens opens, SafeFile file) {}
+
+    Optional<Kept> file(long material) {
+        return reads.sql()
+                .select(
+                        MATERIAL.SESSION_ID,
+                        MATERIAL.OPENS,
+                        MATERIAL_FILE.NAME,
+                        MATERIAL_FILE.TYPE,
+                        MATERIAL_FILE.CONTENT)
+                .from(MATERIAL)
+                .join(MATERIAL_FILE)
+                .on(MATERIAL_FILE.MATERIAL_ID.eq(MATERIAL.ID))
+                .where(MATERIAL.ID.eq(material))
+                .fetchOptional(r -> new Kept(
+                        r.get(MATERIAL.SESSION_ID),
+                        MaterialOpens.valueOf(r.get(MATERIAL.OPENS)),
+                        new SafeFile(
+                                r.get(MATERIAL_FILE.NAME), r.get(MATERIAL_FILE.TYPE), r.get(MATERIAL_FILE.CONTENT))));
+    }
 
     /** @param state as the store names it @param seconds how many others ask the same */
     record Question(long id, String name, String words, String state, int seconds, Instant at) {}
@@ -74,8 +106,12 @@ class LiveQueries {
                 .selectFrom(MATERIAL)
                 .where(MATERIAL.SESSION_ID.eq(session))
                 .orderBy(MATERIAL.ID)
-                .fetch(row ->
-                        new Material(row.getId(), row.getTitle(), row.getAddress(), Opens.valueOf(row.getOpens())));
+                .fetch(row -> new Material(
+                        row.getId(),
+                        row.getTitle(),
+                        row.getAddress(),
+                        MaterialOpens.valueOf(row.getOpens()),
+                        row.getSize()));
     }
 
     /** Those that are not removed, the most seconded first and what is answered last. */

@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.stream.Collectors;
 import jollyroster.outbox.OutboxCommands;
 import jollyroster.platform.Actor;
+import jollyroster.platform.SafeFile;
 import jollyroster.platform.Writes;
 import jollyroster.seating.RemarkCommands;
 import org.springframework.stereotype.Component;
@@ -19,6 +20,11 @@ import org.springframework.transaction.annotation.Transactional;
 /** Makes letters to many, and takes back what has not gone of them. */
 @Component
 class MailingCommands {
+
+    /** In bytes, of all files of a letter together. */
+    static final int LARGEST_FILES = 5_000_000;
+
+    static final int MOST_FILES = 5;
 
     private final Writes writes;
     private final RemarkCommands remarks;
@@ -34,7 +40,7 @@ class MailingCommands {
 
     /** Begins a letter to many. @param whom in words @return its number */
     @Transactional
-    public long begin(String subject, String whom, Instant due, List<MailingFile> files, Actor actor) {
+    public long begin(String subject, String whom, Instant due, List<SafeFile> files, Actor actor) {
         actor.requireOrganiser();
         long id = writes.sql()
                 .insertInto(MAILING)

@@ -20,6 +20,7 @@ import jollyroster.platform.Actor;
 import jollyroster.platform.DeskPage;
 import jollyroster.platform.LongWork;
 import jollyroster.platform.OrganisationQueries;
+import jollyroster.platform.SafeFile;
 import jollyroster.platform.Times;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Session;
@@ -157,7 +158,7 @@ class MailingController {
                 : file.stream().filter(one -> !one.isEmpty()).toList();
         List<MailingPeople.Chosen> chosen = people.of(form);
         Optional<Instant> due = due(form);
-        List<MailingFile> files = files(sent);
+        List<SafeFile> files = files(sent);
         Optional<String> problem = problem(form, chosen, due, sent, act)
                 .or(() -> files.size() < sent.size()
                         ? Optional.of("a file is none of those that can go along, or not what its name says.")
@@ -223,17 +224,17 @@ class MailingController {
             return Optional.of("the time is past, more than a year ahead, or cannot be read.");
         }
         long bytes = files.stream().mapToLong(MultipartFile::getSize).sum();
-        if (files.size() > MailingFile.MOST || bytes > MailingFile.LARGEST) {
+        if (files.size() > MailingCommands.MOST_FILES || bytes > MailingCommands.LARGEST_FILES) {
             return Optional.of("at most five files, together at most 5 MB.");
         }
         return check.problem(form.line(), form.text());
     }
 
-    private static List<MailingFile> files(List<MultipartFile> sent) throws IOException {
-        List<MailingFile> files = new ArrayList<>();
+    private static List<SafeFile> files(List<MultipartFile> sent) throws IOException {
+        List<SafeFile> files = new ArrayList<>();
         for (MultipartFile one : sent) {
             String name = one.getOriginalFilename() == null ? "file" : one.getOriginalFilename();
-            MailingFile.of(name, one.getBytes()).ifPresent(files::add);
+            SafeFile.of(name, one.getBytes()).ifPresent(files::add);
         }
         return files;
     }
@@ -242,7 +243,7 @@ class MailingController {
             MailingForm form,
             List<MailingPeople.Chosen> chosen,
             Instant due,
-            List<MailingFile> files,
+            List<SafeFile> files,
             RedirectAttributes flash,
             Actor actor) {
         long mailing = commands.begin(form.line(), counted(chosen), due, files, actor);

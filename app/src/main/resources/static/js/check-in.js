@@ -13,6 +13,7 @@ const list = box.querySelector("[data-parties]");
 const self = box.hasAttribute("data-self");
 const field = box.querySelector("#q");
 const verdict = box.querySelector("[data-verdict]");
+const onArrival = box.querySelector("[data-badge-on-arrival]");
 let parties = [];
 let queue = [];
 let store;
@@ -62,6 +63,20 @@ function person(party, one) {
   return made;
 }
 
+function badge(party) {
+  const made = element("a", "badge-link", "Badge");
+  made.href = `${at}/badge/${party.id}`;
+  made.target = "_blank";
+  made.rel = "noopener";
+  made.setAttribute("aria-label", `Print badge of ${party.name}`);
+  return made;
+}
+
+// Without network there is no badge; the link stays for later.
+function printBadges(party) {
+  if (onArrival?.checked && !cut) window.open(`${at}/badge/${party.id}`, "_blank", "noopener");
+}
+
 function row(party) {
   const inside = party.people.filter((one) => one.in !== "").length;
   const made = element("li", inside === party.people.length ? "is-in" : "");
@@ -76,6 +91,7 @@ function row(party) {
   if (party.people.length > 1 && inside < party.people.length) {
     ticks.append(button("Check in all", "is-main", () => tick(party, party.people.filter((one) => one.in === ""), true)));
   }
+  if (inside > 0) ticks.append(badge(party));
   made.append(head, ticks);
   return made;
 }
@@ -104,6 +120,7 @@ function lay() {
 }
 
 async function tick(party, people, isIn) {
+  if (isIn && party.people.every((one) => one.in === "")) printBadges(party);
   const now = new Date(store.now()).toISOString();
   for (const one of people) {
     one.in = isIn ? clock(now) : "";
@@ -245,6 +262,11 @@ export async function start() {
   lay();
   draw();
   field.addEventListener("input", draw);
+  if (onArrival) {
+    onArrival.closest("label").hidden = false;
+    onArrival.checked = localStorage.getItem("badges") === "on";
+    onArrival.addEventListener("change", () => localStorage.setItem("badges", onArrival.checked ? "on" : "off"));
+  }
   field.form.addEventListener("submit", (event) => {
     event.preventDefault();
     if (self) {

@@ -29,6 +29,9 @@ import jollyroster.seating.ChangeSeatCommands;
 import jollyroster.seating.Registration;
 import jollyroster.seating.RegistrationCommands;
 import jollyroster.seating.RegistrationQueries;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -223,5 +226,21 @@ class CheckInTest {
                         .sum())
                 .isEqualTo(6);
         assertThat(organiser.get(desk).document().select(".warned").text()).contains("no seat");
+    }
+
+    @Test
+    void a_party_that_arrives_gets_its_badges_a_label_each() throws Exception {
+        try (PDDocument badges = Loader.loadPDF(
+                organiser.bytes(desk + "/badge/" + of("Ada Merrow").id()))) {
+            assertThat(badges.getNumberOfPages()).isEqualTo(3);
+            assertThat(new PDFTextStripper().getText(badges)).contains("Ada Merrow");
+            assertThat(badges.getPage(0).getMediaBox().getWidth() / 72 * 25.4).isBetween(89.0, 91.0);
+        }
+        Published other = saltmarrow.publish(seats(2));
+        assertThat(organiser
+                        .get("/desk/check-in/" + other.session() + "/badge/"
+                                + of("Ada Merrow").id())
+                        .status())
+                .isEqualTo(404);
     }
 }

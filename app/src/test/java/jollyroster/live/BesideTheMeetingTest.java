@@ -163,6 +163,35 @@ class BesideTheMeetingTest {
         assertThat(materials()).containsExactly("AT_ONCE", "FROM_START", "AFTER");
     }
 
+    private Browserless.Page upload(String name, String content, String opens) {
+        return organiser.upload(desk, desk + "/materials", Map.of("opens", opens), name, content);
+    }
+
+    @Test
+    void files_are_checked_handed_out_from_their_moment_on_and_gone_when_they_are_removed() {
+        upload("odd.exe", "MZ", "AT_ONCE");
+        upload("not.pdf", "<script>alert(1)</script>", "AT_ONCE");
+        upload("large.txt", "x".repeat(MaterialCommands.LARGEST + 1), "AT_ONCE");
+        assertThat(queries.materials(at.session())).isEmpty();
+        upload("chart \u00e9.pdf", "%PDF-1.7 chart", "FROM_START");
+        LiveQueries.Material chart = queries.materials(at.session()).get(0);
+        String address = organiser.get(desk).document().select(".plain-list a").attr("href");
+        Browserless guest = new Browserless(port);
+        clock.set(START.minusSeconds(1));
+        assertThat(guest.get(address).status()).as("not before the start").isEqualTo(404);
+        assertThat(organiser.get(address).status()).as("but the team").isEqualTo(200);
+        clock.set(START);
+        Browserless.Page file = guest.get(
+                page("Ben").document().select("[aria-label=Materials] a").attr("href"));
+        assertThat(file.response().body()).isEqualTo("%PDF-1.7 chart");
+        assertThat(file.response().headers().firstValue("Content-Disposition").orElseThrow())
+                .startsWith("attachment");
+        assertThat(guest.get(address.substring(0, address.length() - 2)).status())
+                .isEqualTo(404);
+        host("/materials/" + chart.id(), Map.of());
+        assertThat(guest.get(address).status()).as("removed").isEqualTo(404);
+    }
+
     private List<String> materials() {
         return page("Ada").document().select(".plain-list a").eachText();
     }

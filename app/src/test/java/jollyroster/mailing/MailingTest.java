@@ -23,6 +23,7 @@ import jollyroster.outbox.OutboxQueries;
 import jollyroster.outbox.OutboxQueries.Item;
 import jollyroster.outbox.OutboxWorker;
 import jollyroster.outbox.SentMail;
+import jollyroster.platform.SafeFile;
 import jollyroster.seating.ChangeSeatCommands;
 import jollyroster.seating.RegistrationCommands;
 import jollyroster.seating.RemarkCommands;
@@ -189,14 +190,14 @@ class MailingTest {
     @Test
     void files_go_along_and_only_those_that_are_what_they_are_called() {
         byte[] pdf = "%PDF-1.7 …".getBytes(StandardCharsets.UTF_8);
-        MailingFile chart = MailingFile.of("tide/../chart.pdf", pdf).orElseThrow();
+        SafeFile chart = SafeFile.of("tide/../chart.pdf", pdf).orElseThrow();
         assertThat(chart.name()).isEqualTo("tide-..-chart.pdf");
-        assertThat(MailingFile.of("chart.pdf", "MZ".getBytes(StandardCharsets.UTF_8)))
+        assertThat(SafeFile.of("chart.pdf", "MZ".getBytes(StandardCharsets.UTF_8)))
                 .isEmpty();
-        assertThat(MailingFile.of("page.html", pdf)).isEmpty();
-        assertThat(MailingFile.of("run.exe", pdf)).isEmpty();
-        assertThat(MailingFile.of("list.csv", new byte[] {1, 0, 2})).isEmpty();
-        assertThat(MailingFile.of("no ending", pdf)).isEmpty();
+        assertThat(SafeFile.of("page.html", pdf)).isEmpty();
+        assertThat(SafeFile.of("run.exe", pdf)).isEmpty();
+        assertThat(SafeFile.of("list.csv", new byte[] {1, 0, 2})).isEmpty();
+        assertThat(SafeFile.of("no ending", pdf)).isEmpty();
         long mailing = commands.begin("Chart", "two", clock.instant(), List.of(chart), ORGANISER);
         commands.mail(
                 new RemarkCommands.Mailed(mailing, "Chart", "Here it is.", clock.instant()),

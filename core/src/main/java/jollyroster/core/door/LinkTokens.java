@@ -53,6 +53,8 @@ public final class LinkTokens {
         ROOM_VISIT,
         /** A code by mail for a standing room that is for certain people. */
         ROOM_CODE,
+        /** To a file that is laid out for a session. */
+        MATERIAL,
         /** To the meetings of a standing room that somebody was in. */
         ROOM_PAST,
         /** Onto the team. */

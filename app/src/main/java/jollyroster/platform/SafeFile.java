@@ -1,4 +1,4 @@
-package jollyroster.mailing;
+package jollyroster.platform;
 
 import java.nio.charset.StandardCharsets;
 import java.util.Locale;
@@ -6,23 +6,19 @@ import java.util.Map;
 import java.util.Optional;
 import jollyroster.core.intake.Text;
 
-/** A file that goes with a letter to many. @param type its media type, by what it is and not by what it is called */
-record MailingFile(String name, String type, byte[] content) {
+/** A file from outside that may go to people. @param type its media type, by what it is and not by what it is called */
+public record SafeFile(String name, String type, byte[] content) {
 
-    /** In bytes, of all files of a letter together. */
-    static final int LARGEST = 5_000_000;
-
-    static final int MOST = 5;
     private static final int LONGEST_NAME = 120;
     private static final Map<String, String> TEXTS =
             Map.of("txt", "text/plain", "csv", "text/csv", "ics", "text/calendar");
 
     /** The file as it may be sent; empty when it is none of those that may: PDF, PNG, JPEG, plain text, CSV, calendars. */
-    static Optional<MailingFile> of(String name, byte[] content) {
+    public static Optional<SafeFile> of(String name, byte[] content) {
         String clean = Text.oneLine(name.replaceAll("[\\\\/:*?\"<>|]", "-"), LONGEST_NAME);
         int dot = clean.lastIndexOf('.');
         String ending = dot < 0 ? "" : clean.substring(dot + 1).toLowerCase(Locale.ROOT);
-        return type(ending, content).map(type -> new MailingFile(clean, type, content));
+        return type(ending, content).map(type -> new SafeFile(clean, type, content));
     }
 
     private static Optional<String> type(String ending, byte[] content) {
