@@ -1,77 +1,64 @@
 package jollyroster.standin;
 
+import static jollyroster.platform.tables.Tables.MEETING_SHUT;
 import static jollyroster.platform.tables.Tables.MEETING_VISIT;
 
-import java.security.SecureRandom;
 import java.time.Instant;
-import java.util.Base64;
 import java.util.List;
-import jollyroster.door.MeetingProvider.Coming;
 import jollyroster.platform.Writes;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
-/** The visits of the meeting stand-in: tickets by which one person each comes in. */
+/** The visits of the meeting stand-in. */
 @Component
 class MeetingCommands {
 
-    private static final SecureRandom RANDOM = new SecureRandom();
     private final Writes writes;
 
     MeetingCommands(Writes writes) {
         this.writes = writes;
     }
 
-    /** Makes a ticket. @return by what it is known */
+    /** Comes in with a ticket. @return whether it is the first time, and the room is not shut */
     @Transactional
-    public String ticket(String room, String title, Coming who, Instant closes) {
-        String visit = random(16);
-        writes.sql()
-                .insertInto(MEETING_VISIT)
-                .set(MEETING_VISIT.VISIT, visit)
-                .set(MEETING_VISIT.ROOM, room)
-                .set(MEETING_VISIT.TITLE, title)
-                .set(MEETING_VISIT.GUEST, who.pass())
-                .set(MEETING_VISIT.NAME, who.leads() ? who.name() + " (host)" : who.name())
-                .set(MEETING_VISIT.CLOSES_AT, closes)
-                .execute();
-        return visit;
+    public boolean enter(MeetingTicket ticket, Instant at) {
+        return ticket.closes().isAfter(at)
+                && !isShut(ticket)
+                && writes.sql()
+                                .insertInto(MEETING_VISIT)
+                                .set(MEETING_VISIT.VISIT, ticket.visit())
+                                .set(MEETING_VISIT.ROOM, ticket.room())
+                                .set(MEETING_VISIT.TITLE, ticket.title())
+                                .set(MEETING_VISIT.GUEST, ticket.guest())
+                                .set(MEETING_VISIT.NAME, ticket.name())
+                                .set(MEETING_VISIT.CLOSES_AT, ticket.closes())
+                                .set(MEETING_VISIT.ENTERED_AT, at)
+                                .onConflictDoNothing()
+                                .execute()
+                        == 1;
     }
 
-    private static String random(int bytes) {
-        byte[] random = new byte[bytes];
-        RANDOM.nextBytes(random);
-        return Base64.getUrlEncoder().withoutPadding().encodeToString(random);
-    }
-
-    /** Comes in with a ticket. @return when, if this is the first time, and the room is not shut */
-    @Transactional
-    public boolean enter(String visit, Instant at) {
+    private boolean isShut(MeetingTicket ticket) {
         return writes.sql()
-                        .update(MEETING_VISIT)
-                        .set(MEETING_VISIT.ENTERED_AT, at)
-                        .where(MEETING_VISIT.VISIT.eq(visit))
-                        .and(MEETING_VISIT.ENTERED_AT.isNull())
-                        .and(MEETING_VISIT.CLOSES_AT.gt(at))
-                        .execute()
-                == 1;
+                .fetchExists(MEETING_SHUT, MEETING_SHUT.ROOM.eq(ticket.room()), MEETING_SHUT.SHUT_AT.ge(ticket.made()));
     }
 
-    /** Shuts a room. @return the tickets of those who were inside */
+    /** Shuts a room. @return the visits of those who were inside */
     @Transactional
     public List<String> shut(String room, Instant at) {
+        writes.sql()
+                .insertInto(MEETING_SHUT)
+                .set(MEETING_SHUT.ROOM, room)
+                .set(MEETING_SHUT.SHUT_AT, at)
+                .onDuplicateKeyUpdate()
+                .set(MEETING_SHUT.SHUT_AT, at)
+                .execute();
         List<String> inside = writes.sql()
                 .selectFrom(MEETING_VISIT)
                 .where(MEETING_VISIT.ROOM.eq(room))
                 .and(MEETING_VISIT.ENTERED_AT.isNotNull())
                 .and(MEETING_VISIT.LEFT_AT.isNull())
                 .fetch(MEETING_VISIT.VISIT);
-        writes.sql()
-                .update(MEETING_VISIT)
-                .set(MEETING_VISIT.CLOSES_AT, at)
-                .where(MEETING_VISIT.ROOM.eq(room))
-                .and(MEETING_VISIT.CLOSES_AT.gt(at))
-                .execute();
         return inside.stream().filter(visit -> leave(visit, at)).toList();
     }
 

@@ -32,24 +32,30 @@ class MeetingController {
         this.clock = clock;
     }
 
-    @GetMapping("/standin/meeting/{visit}")
-    String room(@PathVariable String visit, Model model, HttpServletResponse response) {
+    /** @param way a ticket, or the visit it has become */
+    @GetMapping("/standin/meeting/{way}")
+    String room(@PathVariable String way, Model model, HttpServletResponse response) {
         Instant now = clock.instant();
-        Optional<MeetingQueries.Visit> ticket = queries.visit(visit);
         response.setHeader("Cache-Control", "no-store");
-        if (ticket.isEmpty()) {
+        Optional<MeetingTicket> ticket = standin.ticket(way);
+        ticket.filter(t -> commands.enter(t, now))
+                .ifPresent(t -> reporter.report(standin.reporting(), "joined", t.visit(), t.guest(), now));
+        Optional<MeetingQueries.Visit> visit =
+                queries.visit(ticket.map(MeetingTicket::visit).orElse(way));
+        if (ticket.isEmpty() && visit.isEmpty()) {
             response.setStatus(HttpStatus.NOT_FOUND.value());
             return "door/unknown";
         }
-        if (commands.enter(visit, now)) {
-            reporter.report(standin.reporting(), "joined", visit, ticket.get().guest(), now);
-        }
-        boolean shut = !ticket.get().closes().isAfter(now);
-        boolean inside = ticket.get().left().isEmpty() && !shut;
-        model.addAttribute("visit", ticket.get());
+        boolean inside =
+                visit.filter(v -> v.left().isEmpty() && v.closes().isAfter(now)).isPresent();
+        model.addAttribute(
+                "title",
+                visit.map(MeetingQueries.Visit::title)
+                        .orElseGet(() -> ticket.map(MeetingTicket::title).orElse("")));
+        model.addAttribute("visit", visit.orElse(null));
         model.addAttribute("isInside", inside);
-        model.addAttribute("isShut", shut);
-        model.addAttribute("inside", inside ? queries.inside(ticket.get().room()) : List.of());
+        model.addAttribute("isShut", visit.map(v -> !v.closes().isAfter(now)).orElse(true));
+        model.addAttribute("inside", inside ? queries.inside(visit.get().room()) : List.of());
         return "standin/meeting";
     }
 

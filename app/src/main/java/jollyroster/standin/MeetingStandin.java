@@ -2,9 +2,11 @@ package jollyroster.standin;
 
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
+import java.security.SecureRandom;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.Base64;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -14,11 +16,14 @@ import java.util.concurrent.locks.LockSupport;
 import jollyroster.door.MeetingProvider;
 import jollyroster.platform.ServiceSignature;
 import org.springframework.stereotype.Component;
+import tools.jackson.databind.json.JsonMapper;
 
 /** The meeting service that ships with the program, and how well it behaves. */
 @Component
 public class MeetingStandin implements MeetingProvider {
 
+    private static final SecureRandom RANDOM = new SecureRandom();
+    private static final int VISIT_BYTES = 16;
     static final String GRANT = "granted";
     private static final Duration SLOWNESS = Duration.ofSeconds(2);
     private final MeetingCommands commands;
@@ -26,6 +31,7 @@ public class MeetingStandin implements MeetingProvider {
     private final Reporter reporter;
     private final Clock clock;
     private final ServiceSignature signature;
+    private final JsonMapper json;
     private final AtomicReference<Mood> mood = new AtomicReference<>(Mood.PROMPT);
     private final AtomicReference<Reporting> reporting = new AtomicReference<>(Reporting.PROMPT);
     private final Set<String> askedBefore = ConcurrentHashMap.newKeySet();
@@ -72,7 +78,9 @@ public class MeetingStandin implements MeetingProvider {
             MeetingQueries queries,
             Reporter reporter,
             ServiceSignature signature,
+            JsonMapper json,
             Clock clock) {
+        this.json = json;
         this.queries = queries;
         this.reporter = reporter;
         this.clock = clock;
@@ -131,7 +139,14 @@ public class MeetingStandin implements MeetingProvider {
         if (mood.get() == Mood.REFUSING) {
             return Optional.empty();
         }
-        return Optional.of("/standin/meeting/" + commands.ticket(room, title, who, closes));
+        String name = who.leads() ? who.name() + " (host)" : who.name();
+        MeetingTicket ticket = new MeetingTicket(random(), room, title, name, who.pass(), clock.instant(), closes);
+        return Optional.of("/standin/meeting/" + ticket.signed(json, signature));
+    }
+
+    /** Whose way in an address is. */
+    Optional<MeetingTicket> ticket(String text) {
+        return MeetingTicket.read(text, json, signature);
     }
 
     @Override
@@ -140,6 +155,12 @@ public class MeetingStandin implements MeetingProvider {
         commands.shut(room, now).stream()
                 .flatMap(visit -> queries.visit(visit).stream())
                 .forEach(v -> reporter.report(reporting(), "left", v.visit(), v.guest(), now));
+    }
+
+    private static String random() {
+        byte[] random = new byte[VISIT_BYTES];
+        RANDOM.nextBytes(random);
+        return Base64.getUrlEncoder().withoutPadding().encodeToString(random);
     }
 
     @Override

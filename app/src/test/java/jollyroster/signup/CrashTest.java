@@ -5,6 +5,7 @@ import static org.awaitility.Awaitility.await;
 
 import java.io.IOException;
 import java.net.ServerSocket;
+import java.net.URI;
 import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.DriverManager;
@@ -19,6 +20,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
+import java.util.stream.IntStream;
 import jollyroster.Browserless;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Tag;
@@ -51,6 +53,7 @@ class CrashTest {
         start(port);
         Browserless holder = new Browserless(port);
         String held = hold(holder);
+        List<String> waiting = knock(port);
         Map<String, String> confirmed = new ConcurrentHashMap<>();
         ExecutorService clients = Executors.newFixedThreadPool(CLIENTS);
         for (int client = 0; client < CLIENTS; client++) {
@@ -67,6 +70,7 @@ class CrashTest {
         assertThat(new Browserless(port).get(held).document().select("main").text())
                 .as("what was held stays held for its browser")
                 .contains("is taken, or cannot be picked any more");
+        assertThat(atTheDoor(port)).as("everybody waits, in their order").containsSubsequence(waiting);
         try (Connection store = DriverManager.getConnection("jdbc:sqlite:" + folder.resolve("jolly-roster.db"))) {
             await().atMost(Duration.ofMinutes(2)).until(() -> number(store, UNSENT) == 0);
             assertThat(states(store)).containsAllEntriesOf(confirmed);
@@ -93,6 +97,37 @@ class CrashTest {
         return CLINIC + "?host=" + host + "&start=" + start;
     }
 
+    /** Strangers at the door of the webinar, which is open at 11:55. @return their names as they stand in line */
+    private static List<String> knock(int port) {
+        Browserless desk = Browserless.organiser(port);
+        for (String by : List.of("1h", "1h", "15m")) {
+            desk.post("/desk", "/desk/clock", Map.of("by", by, "back", "/desk"));
+        }
+        desk.post(DOOR, DOOR + "/guest-link", Map.of("scope", "session"));
+        String link = URI.create(
+                        desk.get(DOOR).document().select("#way-session").attr("value"))
+                .getPath();
+        List<String> names = IntStream.range(0, STRANGERS)
+                .mapToObj(i -> "Stranger Number" + i)
+                .toList();
+        names.forEach(name -> assertThat(new Browserless(port)
+                        .post(link, link + "/knock", Map.of("name", name))
+                        .status())
+                .isEqualTo(302));
+        return names;
+    }
+
+    private static List<String> atTheDoor(int port) {
+        return new Browserless(port)
+                .signIn()
+                .get(DOOR)
+                .document()
+                .select(".knocks .who b bdi")
+                .eachText();
+    }
+
+    private static final String DOOR = "/desk/door/3";
+    private static final int STRANGERS = 200;
     private static final String CLINIC = "/p/passage-plan-clinic";
     private static final String UNSENT =
             "select count(*) from message where anchor = 'REGISTERED' and state in ('PLANNED', 'SENDING')";

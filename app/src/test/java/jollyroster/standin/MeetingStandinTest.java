@@ -95,7 +95,8 @@ class MeetingStandinTest extends MeetingProviderContract {
 
     @Override
     protected void leave(String entry) {
-        browser.postAsIs(entry + "/leave", Map.of());
+        String form = browser.get(entry).document().select("form").attr("action");
+        browser.postAsIs(form, Map.of());
     }
 
     @Override

@@ -7,7 +7,9 @@ import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.util.Collections;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.ExecutorService;
@@ -31,7 +33,7 @@ final class Driver {
             HttpClient.newBuilder().version(HttpClient.Version.HTTP_1_1).build();
 
     /** As everybody sends them: the ones of the first page, and of signing in. What else is given is for one person. */
-    private final Map<String, String> cookies = new LinkedHashMap<>();
+    private final Map<String, String> cookies = Collections.synchronizedMap(new LinkedHashMap<>());
 
     Driver(int port, int clients) {
         this.base = "http://localhost:" + port;
@@ -78,6 +80,30 @@ final class Driver {
                 / Double.parseDouble(send(post("/empty/registrations", body)).body());
     }
 
+    /** Pages a second, of each of these once. */
+    double each(List<String> paths) throws InterruptedException {
+        return rate(paths.size(), i -> request(paths.get(i)).build());
+    }
+
+    /** A webinar whose door is open. @return its number, then a join token a line */
+    List<String> door(int people, int waiting) {
+        String body = "people=" + people + "&waiting=" + waiting + "&_csrf=" + find(CSRF, get("/empty"));
+        return send(post("/empty/door", body)).body().lines().toList();
+    }
+
+    /** Sends a form with the token of a page. */
+    void send(String from, String path, String fields) {
+        HttpResponse<String> answer = send(post(path, fields + "&_csrf=" + find(CSRF, get(from))));
+        if (answer.statusCode() >= 400) {
+            throw new IllegalStateException(path + " answers " + answer.statusCode());
+        }
+    }
+
+    /** Asks without keeping what comes. */
+    void look(String path) {
+        send(HttpRequest.newBuilder(URI.create(base + path)).build());
+    }
+
     /** Signs in as the demo's organiser, so that pages of the desk can be asked for. */
     void signIn() {
         String csrf = find(CSRF, get("/sign-in"));
@@ -96,7 +122,8 @@ final class Driver {
 
     /** The first address of a kind on a page. @param about what is looked for, for whoever reads the failure */
     String follow(String about, String page, String kind) {
-        Matcher found = Pattern.compile("href=\"(" + kind + ")[\"?#]").matcher(get(page));
+        Matcher found = Pattern.compile(kind.contains("(") ? kind : "href=\"(" + kind + ")[\"?#]")
+                .matcher(get(page));
         if (!found.find()) {
             throw new IllegalStateException("Nothing like " + kind + " on " + page + " of " + about);
         }
@@ -113,10 +140,12 @@ final class Driver {
         return cookies.isEmpty() ? request : request.header("Cookie", sent());
     }
 
-    private String sent() {
-        return cookies.entrySet().stream()
-                .map(cookie -> cookie.getKey() + "=" + cookie.getValue())
-                .collect(Collectors.joining("; "));
+    String sent() {
+        synchronized (cookies) {
+            return cookies.entrySet().stream()
+                    .map(cookie -> cookie.getKey() + "=" + cookie.getValue())
+                    .collect(Collectors.joining("; "));
+        }
     }
 
     private void keepCookies(HttpResponse<?> response) {
@@ -161,7 +190,7 @@ final class Driver {
         return requests / seconds;
     }
 
-    private String get(String path) {
+    String get(String path) {
         HttpResponse<String> page = send(request(path).build());
         keepCookies(page);
         return page.body();
