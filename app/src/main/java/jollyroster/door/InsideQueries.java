@@ -4,6 +4,7 @@ import static jollyroster.platform.tables.Tables.ARRIVAL;
 import static jollyroster.platform.tables.Tables.CONNECTION;
 import static org.jooq.impl.DSL.countDistinct;
 import static org.jooq.impl.DSL.exists;
+import static org.jooq.impl.DSL.field;
 import static org.jooq.impl.DSL.noCondition;
 import static org.jooq.impl.DSL.selectOne;
 
@@ -58,10 +59,27 @@ class InsideQueries {
         return came;
     }
 
-    /** Whether somebody is inside as that registration. */
-    boolean isInside(Session session, long registration) {
-        return isReported(session, registration, CONNECTION.LEFT_AT.isNull())
-                || isLetIn(session, registration, ARRIVAL.LEFT_AT.isNull());
+    /** How a registration stands at a door. @param inside whether somebody is inside as it @param barred whether somebody was barred who is it */
+    record Standing(boolean inside, boolean barred) {}
+
+    /** In one question, as a crowd comes with their own links. */
+    Standing standing(Session session, long registration) {
+        Field<Boolean> reported = field(exists(selectOne()
+                .from(CONNECTION)
+                .where(CONNECTION.SESSION_ID.eq(session.id()))
+                .and(CONNECTION.REGISTRATION_ID.eq(registration))
+                .and(CONNECTION.LEFT_AT.isNull())));
+        Condition theirs = ARRIVAL.REGISTRATION_ID.eq(registration).and(ARRIVAL.SESSION_ID.eq(session.id()));
+        Field<Boolean> letIn = field(exists(selectOne()
+                .from(ARRIVAL)
+                .where(theirs)
+                .and(ARRIVAL.STATE.eq(Knock.INSIDE.name()))
+                .and(ARRIVAL.LEFT_AT.isNull())));
+        Field<Boolean> barred =
+                field(exists(selectOne().from(ARRIVAL).where(theirs).and(ARRIVAL.STATE.eq(Knock.BARRED.name()))));
+        return reads.sql()
+                .select(reported, letIn, barred)
+                .fetchSingle(r -> new Standing(r.value1() || r.value2(), r.value3()));
     }
 
     /** Whether somebody has come as that registration, inside still or not. */

@@ -53,6 +53,14 @@ public interface MeetingProvider {
      */
     Optional<String> entry(String room, String title, Coming who, Instant closes);
 
+    /**
+     * Whether {@link #entry} makes its addresses here, without a call to anybody, and so never waits: then a crowd at a door is not led
+     * through the threads that guard against a slow service.
+     */
+    default boolean entersAtOnce() {
+        return false;
+    }
+
     /** Ends what goes on in a room: everybody is out, and is reported as having left. Nothing for a room that is empty or unknown. */
     void end(String room);
 

@@ -26,7 +26,6 @@ class PersonalDoor {
     private final ProgrammeQueries programme;
     private final DoorCookies cookies;
     private final InsideQueries insiders;
-    private final ArrivalQueries arrivals;
     private final Clock clock;
 
     PersonalDoor(
@@ -35,14 +34,12 @@ class PersonalDoor {
             ProgrammeQueries programme,
             DoorCookies cookies,
             InsideQueries insiders,
-            ArrivalQueries arrivals,
             Clock clock) {
         this.links = links;
         this.roster = roster;
         this.programme = programme;
         this.cookies = cookies;
         this.insiders = insiders;
-        this.arrivals = arrivals;
         this.clock = clock;
     }
 
@@ -71,10 +68,11 @@ class PersonalDoor {
             return new Arriving(who, session, meets, Optional.empty());
         }
         Optional<Arrival> knocked = cookies.knocked(session, request).filter(a -> a.registration() == who.id());
+        InsideQueries.Standing standing = insiders.standing(session, who.id());
         Passage.Link link = new Passage.Link(
                 cookies.wasLetIn(session, new Link(who.id(), who.generation()), request),
-                insiders.isInside(session, who.id()),
-                arrivals.isBarred(session.id(), who.id()));
+                standing.inside(),
+                standing.barred());
         Admission kept = Admission.atOpenDoor(
                 link,
                 session.offering().door().everyoneKnocks(),

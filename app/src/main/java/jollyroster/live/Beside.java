@@ -6,6 +6,8 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
+import java.util.Locale;
+import java.util.concurrent.ConcurrentMap;
 import java.util.stream.IntStream;
 import jollyroster.door.Heads;
 import jollyroster.live.LiveQueries.Material;
@@ -17,6 +19,8 @@ import jollyroster.platform.Remembered;
 import jollyroster.platform.TableChanges;
 import jollyroster.programme.Session;
 import org.springframework.stereotype.Component;
+import org.thymeleaf.ITemplateEngine;
+import org.thymeleaf.context.Context;
 
 /** What everybody sees beside a meeting: put together once for all of them, and again when something has changed. */
 @Component
@@ -25,6 +29,9 @@ class Beside {
     private static final String[] TABLES = {
         "live_session", "material", "live_question", "live_second", "live_poll", "live_vote"
     };
+    /** Stands for the address of whoever reads it; nothing that people write can look like it. */
+    private static final String ANYBODYS = "/live/\u0001";
+
     private static final int SHORTEST_PAUSE = 4;
     private static final int LONGEST_PAUSE = 30;
     private static final int LOOKS_A_SECOND = 300;
@@ -35,6 +42,13 @@ class Beside {
             .expireAfterWrite(Duration.ofSeconds(5))
             .build();
 
+    private final ConcurrentMap<Long, Written> pages = Caffeine.newBuilder()
+            .maximumSize(20)
+            .expireAfterAccess(Duration.ofMinutes(10))
+            .<Long, Written>build()
+            .asMap();
+
+    private final ITemplateEngine templates;
     private final LiveQueries queries;
     private final MaterialFiles files;
     private final Heads heads;
@@ -42,7 +56,14 @@ class Beside {
     private final TableChanges changes;
     private final Remembered<Long, Raw> kept;
 
-    Beside(LiveQueries queries, MaterialFiles files, Heads heads, TableChanges changes, Clock clock) {
+    Beside(
+            ITemplateEngine templates,
+            LiveQueries queries,
+            MaterialFiles files,
+            Heads heads,
+            TableChanges changes,
+            Clock clock) {
+        this.templates = templates;
         this.files = files;
         this.queries = queries;
         this.heads = heads;
@@ -50,6 +71,9 @@ class Beside {
         this.clock = clock;
         this.kept = new Remembered<>(changes, 100, TABLES);
     }
+
+    /** What was written of a session. */
+    private record Written(String version, String text) {}
 
     private record Raw(Settings settings, List<Material> materials, List<Question> questions, List<Poll> polls) {}
 
@@ -112,6 +136,25 @@ class Beside {
                                 q.state().equals("ANSWERED")))
                         .toList(),
                 raw.polls().stream().limit(1).map(Beside::shown).toList());
+    }
+
+    /** The same as it stands in a page; written once for all of them. @param address of whoever reads it, in which their actions begin */
+    String markup(Session session, String address) {
+        String version = version(session);
+        Written written = pages.compute(
+                session.id(),
+                (id, before) -> before != null && before.version().equals(version)
+                        ? before
+                        : new Written(version, write(session, version)));
+        return written.text().replace(ANYBODYS, address);
+    }
+
+    private String write(Session session, String version) {
+        Context model = new Context(Locale.ENGLISH);
+        model.setVariable("beside", view(session));
+        model.setVariable("address", ANYBODYS);
+        model.setVariable("version", version);
+        return templates.process("live/fresh", model);
     }
 
     static Shown shown(Poll poll) {

@@ -19,7 +19,7 @@ import jollyroster.programme.Session;
 import jollyroster.turns.TurnCommands;
 import jollyroster.turns.TurnPanels;
 import jollyroster.turns.TurnRooms;
-import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -32,6 +32,8 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 /** The page of a session that somebody has open beside the meeting. */
 @Controller
 class LiveController {
+
+    private static final MediaType HTML = MediaType.parseMediaType("text/html; charset=UTF-8");
 
     private final Attenders attenders;
     private final Beside beside;
@@ -95,20 +97,18 @@ class LiveController {
 
     /** What is the same for everybody; nothing where the page has it already. */
     @GetMapping("/live/{token}/beside")
-    String shared(
-            @PathVariable String token,
-            @RequestParam(defaultValue = "") String version,
-            Model model,
-            HttpServletResponse response) {
-        response.setHeader("Cache-Control", "no-store");
+    ResponseEntity<String> shared(@PathVariable String token, @RequestParam(defaultValue = "") String version) {
         Optional<Attender> who = attenders.of(token);
-        if (who.isEmpty() || beside.version(who.get().session()).equals(version)) {
-            response.setStatus(who.isEmpty() ? HttpStatus.NOT_FOUND.value() : HttpStatus.NO_CONTENT.value());
-            return "live/nothing";
+        if (who.isEmpty()) {
+            return ResponseEntity.notFound().build();
         }
-        model.addAttribute("live", view(who.get(), token));
-        model.addAttribute("beside", beside.view(who.get().session()));
-        return "live/fresh";
+        Session session = who.get().session();
+        return beside.version(session).equals(version)
+                ? ResponseEntity.noContent().build()
+                : ResponseEntity.ok()
+                        .header("Cache-Control", "no-store")
+                        .contentType(HTML)
+                        .body(beside.markup(session, "/live/" + token));
     }
 
     /** What an open page asks from time to time. */

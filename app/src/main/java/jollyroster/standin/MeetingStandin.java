@@ -150,6 +150,11 @@ public class MeetingStandin implements MeetingProvider {
     }
 
     @Override
+    public boolean entersAtOnce() {
+        return mood.get() == Mood.PROMPT || mood.get() == Mood.LATE;
+    }
+
+    @Override
     public void end(String room) {
         Instant now = clock.instant();
         commands.shut(room, now).stream()

@@ -56,6 +56,8 @@ async function send(event) {
   if (!small) return;
   event.preventDefault();
   const fields = new URLSearchParams(new FormData(form));
+  // What is the same for all carries nobody's token.
+  fields.set("_csrf", main.dataset.csrf);
   const { submitter } = event;
   if (submitter?.name) fields.set(submitter.name, submitter.value);
   try {

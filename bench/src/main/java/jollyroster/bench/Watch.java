@@ -75,7 +75,7 @@ final class Watch implements AutoCloseable {
                 }
             }
         } catch (IOException over) {
-            // the watch is over
+            System.err.println("A desk's stream has ended: " + over);
         }
     }
 

@@ -24,6 +24,7 @@ import javax.crypto.spec.SecretKeySpec;
 public final class LinkTokens {
 
     private static final int MAC_BYTES = 16;
+    private static final Base64.Encoder TEXT = Base64.getUrlEncoder().withoutPadding();
     private static final Pattern TOKEN = Pattern.compile("([0-9a-z]{1,12})\\.([0-9a-z]{1,6})\\.([A-Za-z0-9_-]{22})");
     private final SecretKeySpec key;
 
@@ -90,8 +91,11 @@ public final class LinkTokens {
     }
 
     public String issue(Purpose purpose, Link link) {
-        String mac = Base64.getUrlEncoder().withoutPadding().encodeToString(mac(purpose, link));
-        return Long.toString(link.id(), 36) + "." + Integer.toString(link.generation(), 36) + "." + mac;
+        return numbers(link) + "." + TEXT.encodeToString(mac(purpose, link));
+    }
+
+    private static String numbers(Link link) {
+        return Long.toString(link.id(), 36) + "." + Integer.toString(link.generation(), 36);
     }
 
     /** The link that {@code token} was issued for, or empty when it was not issued here for this purpose. */
@@ -106,10 +110,8 @@ public final class LinkTokens {
         }
         Link link = new Link(Long.parseLong(m.group(1), 36), (int) generation);
         byte[] claimed = Base64.getUrlDecoder().decode(m.group(3));
-        return MessageDigest.isEqual(claimed, mac(purpose, link))
-                        && issue(purpose, link).equals(token)
-                ? Optional.of(link)
-                : Optional.empty();
+        boolean asIssued = token.equals(numbers(link) + "." + TEXT.encodeToString(claimed));
+        return asIssued && MessageDigest.isEqual(claimed, mac(purpose, link)) ? Optional.of(link) : Optional.empty();
     }
 
     /**
