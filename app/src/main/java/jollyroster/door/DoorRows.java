@@ -14,6 +14,9 @@ import org.springframework.stereotype.Component;
 @Component
 class DoorRows {
 
+    /** Whoever is behind these moves up; a page of hundreds would be no use to anybody. */
+    static final int SHOWN = 40;
+
     private final Recognition recognition;
     private final DoorAnswers answers;
 
@@ -46,14 +49,15 @@ class DoorRows {
             String answers) {}
 
     List<Row> of(Session session, List<Arrival> waiting, Instant now) {
-        Recognition.Guesses guesses = recognition.of(session, waiting);
+        List<Arrival> first = waiting.subList(0, Math.min(SHOWN, waiting.size()));
+        Recognition.Guesses guesses = recognition.of(session, first);
         Map<Long, String> said = answers.of(
                 session,
-                waiting.stream()
+                first.stream()
                         .map(a -> whose(a, guesses.of(a)))
                         .filter(registration -> registration != 0)
                         .toList());
-        return waiting.stream()
+        return first.stream()
                 .map(a -> row(a, guesses.of(a), said.getOrDefault(whose(a, guesses.of(a)), ""), now))
                 .toList();
     }

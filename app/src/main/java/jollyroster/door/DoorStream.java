@@ -27,7 +27,7 @@ public class DoorStream {
 
     private static final Duration LONGEST = Duration.ofMinutes(30);
     private static final int MOST = 200;
-    private static final int BEATS = 40;
+    private static final int BEATS = 100;
     private final TableChanges changes;
     private final Map<SseEmitter, Standing> desks = new ConcurrentHashMap<>();
     private volatile boolean moved;
@@ -85,7 +85,7 @@ public class DoorStream {
     }
 
     /** A comment now and then keeps proxies from closing what is silent. */
-    @Scheduled(fixedDelay = 400)
+    @Scheduled(fixedDelay = 150)
     void look() {
         long now = changes.generation(
                 "arrival",

@@ -5,7 +5,9 @@ import static jollyroster.platform.tables.Tables.CONNECTION;
 import static org.jooq.impl.DSL.countDistinct;
 import static org.jooq.impl.DSL.exists;
 import static org.jooq.impl.DSL.field;
+import static org.jooq.impl.DSL.inline;
 import static org.jooq.impl.DSL.noCondition;
+import static org.jooq.impl.DSL.param;
 import static org.jooq.impl.DSL.selectOne;
 
 import java.util.HashSet;
@@ -25,9 +27,11 @@ import org.springframework.stereotype.Component;
 class InsideQueries {
 
     private final Reads reads;
+    private final String standing;
 
     InsideQueries(Reads reads) {
         this.reads = reads;
+        this.standing = standing(reads);
     }
 
     /** How many are inside, guests among them. */
@@ -62,24 +66,37 @@ class InsideQueries {
     /** How a registration stands at a door. @param inside whether somebody is inside as it @param barred whether somebody was barred who is it */
     record Standing(boolean inside, boolean barred) {}
 
-    /** In one question, as a crowd comes with their own links. */
+    /** In one question, whose text is written once, as a crowd comes with their own links. */
     Standing standing(Session session, long registration) {
-        Field<Boolean> reported = field(exists(selectOne()
-                .from(CONNECTION)
-                .where(CONNECTION.SESSION_ID.eq(session.id()))
-                .and(CONNECTION.REGISTRATION_ID.eq(registration))
-                .and(CONNECTION.LEFT_AT.isNull())));
-        Condition theirs = ARRIVAL.REGISTRATION_ID.eq(registration).and(ARRIVAL.SESSION_ID.eq(session.id()));
-        Field<Boolean> letIn = field(exists(selectOne()
-                .from(ARRIVAL)
-                .where(theirs)
-                .and(ARRIVAL.STATE.eq(Knock.INSIDE.name()))
-                .and(ARRIVAL.LEFT_AT.isNull())));
-        Field<Boolean> barred =
-                field(exists(selectOne().from(ARRIVAL).where(theirs).and(ARRIVAL.STATE.eq(Knock.BARRED.name()))));
+        Object[] values = {session.id(), registration, session.id(), registration, session.id(), registration};
         return reads.sql()
-                .select(reported, letIn, barred)
-                .fetchSingle(r -> new Standing(r.value1() || r.value2(), r.value3()));
+                .resultQuery(standing, values)
+                .fetchSingle(
+                        r -> new Standing(r.get(0, Boolean.class) || r.get(1, Boolean.class), r.get(2, Boolean.class)));
+    }
+
+    /** It has places for the session and the registration, three times. */
+    private static String standing(Reads reads) {
+        Condition theirConnection = CONNECTION
+                .SESSION_ID
+                .eq(param("session", Long.class))
+                .and(CONNECTION.REGISTRATION_ID.eq(param("registration", Long.class)));
+        Condition theirArrival = ARRIVAL.SESSION_ID
+                .eq(param("session", Long.class))
+                .and(ARRIVAL.REGISTRATION_ID.eq(param("registration", Long.class)));
+        Condition inside = ARRIVAL.STATE.eq(inline(Knock.INSIDE.name())).and(ARRIVAL.LEFT_AT.isNull());
+        Condition barred = ARRIVAL.STATE.eq(inline(Knock.BARRED.name()));
+        return reads.sql()
+                .select(
+                        field(exists(selectOne()
+                                .from(CONNECTION)
+                                .where(theirConnection)
+                                .and(CONNECTION.LEFT_AT.isNull()))),
+                        field(exists(
+                                selectOne().from(ARRIVAL).where(theirArrival).and(inside))),
+                        field(exists(
+                                selectOne().from(ARRIVAL).where(theirArrival).and(barred))))
+                .getSQL();
     }
 
     /** Whether somebody has come as that registration, inside still or not. */

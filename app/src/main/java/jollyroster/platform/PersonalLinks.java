@@ -6,6 +6,7 @@ import java.util.Optional;
 import jollyroster.core.door.LinkTokens;
 import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.core.door.LinkTokens.Purpose;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /** Personal links as whole addresses, and the tokens in them. Tokens are never written to a log. */
@@ -15,6 +16,10 @@ public class PersonalLinks {
     private static final Instant BEGINNING = Instant.parse("2020-01-01T00:00:00Z");
     private final OrganisationQueries organisation;
     private final Address address;
+    private volatile @Nullable Keyed keyed;
+
+    /** @param secret the very array they were made of */
+    private record Keyed(byte[] secret, LinkTokens tokens) {}
 
     PersonalLinks(OrganisationQueries organisation, Address address) {
         this.organisation = organisation;
@@ -97,6 +102,12 @@ public class PersonalLinks {
     }
 
     private LinkTokens tokens() {
-        return new LinkTokens(organisation.linkSecret());
+        byte[] secret = organisation.linkSecret();
+        Keyed known = keyed;
+        if (known == null || known.secret() != secret) {
+            known = new Keyed(secret, new LinkTokens(secret));
+            keyed = known;
+        }
+        return known.tokens();
     }
 }

@@ -3,7 +3,6 @@ package jollyroster.platform;
 import java.time.Duration;
 import java.util.List;
 import org.springframework.beans.factory.annotation.Value;
-import org.springframework.beans.factory.config.BeanPostProcessor;
 import org.springframework.boot.webmvc.autoconfigure.WebMvcRegistrations;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -14,7 +13,6 @@ import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
 import org.springframework.web.servlet.resource.EncodedResourceResolver;
 import org.springframework.web.servlet.resource.PathResourceResolver;
-import org.springframework.web.servlet.view.RedirectView;
 
 /** Styles, scripts and fonts under a path that changes with each build, kept by browsers for a year. */
 @Configuration
@@ -26,20 +24,6 @@ class WebConfiguration implements WebMvcConfigurer {
     WebConfiguration(SignedIn signedIn, @Value("${jolly.assets}") String assets) {
         this.signedIn = signedIn;
         this.assets = assets;
-    }
-
-    /** Where a page is sent on to is text, also when somebody's link or search has braces in it. */
-    @Bean
-    static BeanPostProcessor redirectsAsTheyAre() {
-        return new BeanPostProcessor() {
-            @Override
-            public Object postProcessAfterInitialization(Object bean, String name) {
-                if (bean instanceof RedirectView redirect) {
-                    redirect.setExpandUriTemplateVariables(false);
-                }
-                return bean;
-            }
-        };
     }
 
     @Bean

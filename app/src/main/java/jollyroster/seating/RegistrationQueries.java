@@ -4,6 +4,7 @@ import static jollyroster.platform.tables.Tables.PERSON;
 import static jollyroster.platform.tables.Tables.REGISTRATION;
 import static jollyroster.platform.tables.Tables.SEAT_COUNT;
 import static org.jooq.impl.DSL.count;
+import static org.jooq.impl.DSL.param;
 
 import java.time.ZoneId;
 import java.util.Collection;
@@ -20,6 +21,7 @@ import jollyroster.platform.Remembered;
 import jollyroster.platform.TableChanges;
 import jollyroster.programme.SeatCounts;
 import org.jooq.Condition;
+import org.jooq.Field;
 import org.jooq.Record;
 import org.jooq.SelectJoinStep;
 import org.jooq.impl.DSL;
@@ -30,6 +32,8 @@ import org.springframework.stereotype.Component;
 public class RegistrationQueries implements SeatCounts, PersonalHistory {
 
     private final Reads reads;
+    private final List<Field<?>> columns;
+    private final String byId;
     private final Remembered<Set<Long>, Map<Long, SeatCount>> seats;
     private final Remembered<Set<Long>, Map<Long, Map<ZoneId, Integer>>> zones;
 
@@ -37,6 +41,10 @@ public class RegistrationQueries implements SeatCounts, PersonalHistory {
         this.seats = new Remembered<>(changes, 100, "seat_count");
         this.zones = new Remembered<>(changes, 100, "registration");
         this.reads = reads;
+        this.columns = registrations().getSelect();
+        this.byId = registrations()
+                .where(REGISTRATION.ID.eq(param("id", Long.class)))
+                .getSQL();
     }
 
     @Override
@@ -113,8 +121,9 @@ public class RegistrationQueries implements SeatCounts, PersonalHistory {
                         r.get(REGISTRATION.IS_MARKED)));
     }
 
+    /** Asked for by every link there is; its text is written once. */
     public Optional<Registration> registration(long id) {
-        return registrations().where(REGISTRATION.ID.eq(id)).fetchOptional(RegistrationQueries::toRegistration);
+        return reads.sql().resultQuery(byId, id).coerce(columns).fetchOptional(RegistrationQueries::toRegistration);
     }
 
     /** The registration that this very form made. */

@@ -15,6 +15,7 @@ public final class DoorBench {
 
     private static final int CLIENTS = 32;
     private static final int PEOPLE = 10_002;
+    private static final int FEW = 100;
     private static final int WAITING = 500;
     private static final int DESKS = 5;
     private static final int ROUNDS = 3;
@@ -26,27 +27,37 @@ public final class DoorBench {
     private DoorBench() {}
 
     public static void main(String[] args) throws IOException, InterruptedException {
-        Path folder = Files.createTempDirectory("jolly-door");
+        Path jar = Path.of(args[0]);
         int minutes = args.length > 1 ? Integer.parseInt(args[1]) : 2;
-        try (Server server = Server.start(Path.of(args[0]), folder)) {
+        Path folder = Files.createTempDirectory("jolly-door");
+        try (Server server = Server.start(jar, folder)) {
             Driver driver = new Driver(server.port(), CLIENTS);
             driver.signIn();
-            List<String> lines = driver.door(PEOPLE, WAITING);
-            long session = Long.parseLong(lines.get(0));
+            List<String> lines = driver.door(PEOPLE, 0);
             List<String> tokens = lines.subList(1, lines.size());
-            if (System.getProperty("desks") != null) {
-                desks(server, driver, session, Duration.ofMinutes(minutes));
-                return;
-            }
             storm(new Driver(server.port(), CLIENTS), tokens);
-            readers(server, driver, session, tokens);
-            desks(server, driver, session, Duration.ofMinutes(minutes));
+            readers(server, driver, Long.parseLong(lines.get(0)), tokens);
             System.out.printf("resident memory %29d MB%n", server.residentMegabytes());
         } finally {
             Bench.delete(folder);
         }
+        watched(jar, Duration.ofMinutes(minutes));
         // The desks' streams have no end of their own.
         System.exit(0);
+    }
+
+    /** With all that goes on by itself. */
+    private static void watched(Path jar, Duration length) throws IOException, InterruptedException {
+        Path folder = Files.createTempDirectory("jolly-desks");
+        try (Server server =
+                Server.ours(jar, folder, "/p/bench-offering", List.of("--spring.profiles.active=demo,bench"))) {
+            Driver driver = new Driver(server.port(), CLIENTS);
+            driver.signIn();
+            desks(server, driver, Long.parseLong(driver.door(FEW, WAITING).get(0)), length);
+            System.out.printf("resident memory %29d MB%n", server.residentMegabytes());
+        } finally {
+            Bench.delete(folder);
+        }
     }
 
     private static void storm(Driver crowd, List<String> tokens) throws InterruptedException {

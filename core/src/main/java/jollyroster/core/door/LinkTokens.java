@@ -26,7 +26,7 @@ public final class LinkTokens {
     private static final int MAC_BYTES = 16;
     private static final Base64.Encoder TEXT = Base64.getUrlEncoder().withoutPadding();
     private static final Pattern TOKEN = Pattern.compile("([0-9a-z]{1,12})\\.([0-9a-z]{1,6})\\.([A-Za-z0-9_-]{22})");
-    private final SecretKeySpec key;
+    private final Mac keyed;
 
     /** What a link is for. */
     public enum Purpose {
@@ -87,7 +87,7 @@ public final class LinkTokens {
         if (secret.length < MAC_BYTES) {
             throw new IllegalArgumentException("The secret needs at least 16 bytes");
         }
-        this.key = new SecretKeySpec(secret, "HmacSHA256");
+        this.keyed = keyed(new SecretKeySpec(secret, "HmacSHA256"));
     }
 
     public String issue(Purpose purpose, Link link) {
@@ -121,7 +121,7 @@ public final class LinkTokens {
      */
     public String code(Purpose purpose, Link link, Instant until) {
         String text = "CODE|" + purpose + "|" + link.id() + "|" + link.generation() + "|" + until.getEpochSecond();
-        return truncated(hmacSha256(key, text.getBytes(StandardCharsets.UTF_8)));
+        return truncated(copy().doFinal(text.getBytes(StandardCharsets.UTF_8)));
     }
 
     /** Dynamic truncation to six digits (RFC 4226, section 5.3). */
@@ -133,14 +133,27 @@ public final class LinkTokens {
 
     private byte[] mac(Purpose purpose, Link link) {
         String text = purpose + "|" + link.id() + "|" + link.generation();
-        return Arrays.copyOf(hmacSha256(key, text.getBytes(StandardCharsets.UTF_8)), MAC_BYTES);
+        return Arrays.copyOf(copy().doFinal(text.getBytes(StandardCharsets.UTF_8)), MAC_BYTES);
+    }
+
+    /** The key is taken in once; a copy takes a text. */
+    private Mac copy() {
+        try {
+            return (Mac) keyed.clone();
+        } catch (CloneNotSupportedException everyPlatformCopiesIt) {
+            throw new IllegalStateException(everyPlatformCopiesIt);
+        }
     }
 
     static byte[] hmacSha256(SecretKeySpec key, byte[] text) {
+        return keyed(key).doFinal(text);
+    }
+
+    private static Mac keyed(SecretKeySpec key) {
         try {
             Mac mac = Mac.getInstance("HmacSHA256");
             mac.init(key);
-            return mac.doFinal(text);
+            return mac;
         } catch (GeneralSecurityException everyPlatformHasIt) {
             throw new IllegalStateException(everyPlatformHasIt);
         }
