@@ -18,6 +18,8 @@ import jollyroster.core.attendance.Verdict;
 import jollyroster.core.dates.Interval;
 import jollyroster.outbox.Attendances;
 import jollyroster.platform.Reads;
+import jollyroster.programme.ProgrammeQueries;
+import jollyroster.programme.Session;
 import org.jooq.Condition;
 import org.springframework.stereotype.Component;
 
@@ -26,9 +28,11 @@ import org.springframework.stereotype.Component;
 public class AttendanceQueries implements Attendances {
 
     private final Reads reads;
+    private final ProgrammeQueries programme;
     private final CheckInQueries checkIns;
 
-    AttendanceQueries(Reads reads, CheckInQueries checkIns) {
+    AttendanceQueries(Reads reads, CheckInQueries checkIns, ProgrammeQueries programme) {
+        this.programme = programme;
         this.reads = reads;
         this.checkIns = checkIns;
     }
@@ -100,7 +104,8 @@ public class AttendanceQueries implements Attendances {
         Optional<Mark> mark = Optional.ofNullable(
                 marks(HAND_MARK.SESSION_ID.eq(session).and(HAND_MARK.REGISTRATION_ID.eq(registration)))
                         .get(registration));
-        return Optional.of(attended(span, theirs, checkIns.isIn(session, registration), mark)
+        Interval held = programme.session(session).map(Session::held).orElse(span);
+        return Optional.of(attended(held, theirs, checkIns.isIn(session, registration), mark)
                 .verdict());
     }
 

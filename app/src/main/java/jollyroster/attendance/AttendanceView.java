@@ -57,7 +57,7 @@ public record AttendanceView(
                         .map(m -> "marked by " + m.by() + "; computed: "
                                 + a.computed().name().toLowerCase(Locale.ROOT))
                         .orElse(""),
-                bar(s.span(), a.presence().spans()));
+                bar(s.held(), a.presence().spans()));
     }
 
     private static PresenceBar bar(Interval window, List<Interval> spans) {

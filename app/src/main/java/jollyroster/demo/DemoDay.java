@@ -171,7 +171,7 @@ class DemoDay {
 
     /** A link that somebody is inside with is opened once more. */
     private void secondBrowser(Session session) {
-        Map<Long, AttendanceQueries.Attended> inside = came.ofSession(session.id(), session.span(), clock.instant());
+        Map<Long, AttendanceQueries.Attended> inside = came.ofSession(session.id(), session.held(), clock.instant());
         roster.roster(session.book()).stream()
                 .filter(r -> inside.containsKey(r.id()))
                 .findFirst()

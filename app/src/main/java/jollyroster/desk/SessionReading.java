@@ -109,7 +109,7 @@ class SessionReading {
                 given.answers(people.stream().map(Registration::id).toList()),
                 roster.registrationsBefore(
                         people.stream().map(Registration::person).toList(), session.book()),
-                attendance.ofSession(session.id(), session.span(), now),
+                attendance.ofSession(session.id(), session.held(), now),
                 outbox.ofSession(session.id()),
                 logbook.ofSession(session.id(), LOGBOOK_SHOWN),
                 courses.get(session.book()),

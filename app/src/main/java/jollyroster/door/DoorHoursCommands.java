@@ -52,7 +52,8 @@ public class DoorHoursCommands {
     static boolean may(Move move, Session session, Instant now) {
         DoorHours door = session.doorHours();
         Phase phase = door.at(now);
-        return !session.cancelled()
+        return session.isOnline()
+                && !session.cancelled()
                 && switch (move) {
                     case OPEN ->
                         phase == Phase.BEFORE && !now.isBefore(door.start().minus(LONGEST_EARLY));

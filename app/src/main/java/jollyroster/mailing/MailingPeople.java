@@ -46,7 +46,7 @@ class MailingPeople {
         for (Session s : programme.sessions(form.sessions())) {
             Set<Verdict> verdicts = form.verdicts();
             Map<Long, AttendanceQueries.Attended> were =
-                    verdicts.isEmpty() ? Map.of() : attendance.ofSession(s.id(), s.span(), now());
+                    verdicts.isEmpty() ? Map.of() : attendance.ofSession(s.id(), s.held(), now());
             for (Registration r : rosters.roster(s.book())) {
                 boolean fits = form.states().contains(r.state())
                         && !r.email().isEmpty()

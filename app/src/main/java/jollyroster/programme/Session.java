@@ -88,6 +88,11 @@ public record Session(
         return new Interval(start, end);
     }
 
+    /** When it took place: shorter than planned where somebody ended it by hand. */
+    public Interval held() {
+        return doorHours().held();
+    }
+
     public ZonedDateTime zonedStart() {
         return start.atZone(zone);
     }

@@ -105,7 +105,7 @@ class RosterTable {
                 questions,
                 questions.stream().map(AskedQuestion::id).toList(),
                 rows.largestParty(session.book()) - 1,
-                attendance.ofSession(session.id(), session.span(), now),
+                attendance.ofSession(session.id(), session.held(), now),
                 priced ? payments.onSession(session) : Map.of(),
                 priced,
                 now);

@@ -72,7 +72,9 @@ class ScreenshotsTest {
         shootLive(organiser, "/desk/turns/" + hour, "turns");
         Page guest = phone.newPage();
         knock(organiser, guest, hour);
-        guest.screenshot(new Page.ScreenshotOptions().setPath(folder.resolve("waiting-phone.png")));
+        shootLive(organiser, "/desk/rooms/1", "standing-room");
+        organiser.navigate("/desk/door/" + hour);
+        organiser.waitForSelector("[data-knock]");
         organiser.locator("[data-key=Enter]").first().click();
         guest.waitForURL("**/live/**");
         guest.click("text=I would like a turn");

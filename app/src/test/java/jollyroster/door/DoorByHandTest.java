@@ -16,6 +16,8 @@ import jollyroster.Saltmarrow;
 import jollyroster.Saltmarrow.Published;
 import jollyroster.TestClock;
 import jollyroster.attendance.AttendanceCommands;
+import jollyroster.attendance.AttendanceQueries;
+import jollyroster.core.attendance.Verdict;
 import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.core.door.LinkTokens.Purpose;
 import jollyroster.platform.PersonalLinks;
@@ -25,6 +27,7 @@ import jollyroster.programme.OfferingCommands;
 import jollyroster.programme.PlanCommands;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Section;
+import jollyroster.programme.Session;
 import jollyroster.seating.Registering;
 import jollyroster.seating.RegistrationCommands;
 import org.junit.jupiter.api.BeforeEach;
@@ -50,6 +53,9 @@ class DoorByHandTest {
 
     @Autowired
     AttendanceCommands attendance;
+
+    @Autowired
+    AttendanceQueries came;
 
     @Autowired
     OfferingCommands offerings;
@@ -134,6 +140,21 @@ class DoorByHandTest {
                         String.class,
                         at.session()))
                 .hasSize(3);
+    }
+
+    @Test
+    void who_stayed_until_it_was_ended_early_has_attended() {
+        long ann = register("Ann One");
+        clock.set(START.plus(Duration.ofMinutes(45)));
+        attendance.joined("whole", ann, at.session(), START, ORGANISER);
+        move("END");
+        attendance.left("whole", ann, at.session(), clock.instant(), ORGANISER);
+        clock.windOn(Duration.ofHours(3));
+        Session session = programme.session(at.session()).orElseThrow();
+        assertThat(came.ofSession(at.session(), session.held(), clock.instant())
+                        .get(ann)
+                        .verdict())
+                .isEqualTo(Verdict.ATTENDED);
     }
 
     @Test

@@ -46,6 +46,12 @@ public record DoorHours(Instant opens, Instant start, Instant end, Instant close
                 from, start, end, closing.filter(at -> !at.isBefore(from)).orElse(closes));
     }
 
+    /** From the start to the end, or to when somebody ended it by hand before that; what presence is measured against. */
+    public Interval held() {
+        boolean endedEarly = closes.isBefore(end) && closes.isAfter(start);
+        return new Interval(start, endedEarly ? closes : end);
+    }
+
     /** Where the session stands: the door opens at {@code opens} and shuts at {@code closes}, both sharp. */
     public Phase at(Instant now) {
         if (now.isBefore(opens)) {

@@ -37,6 +37,13 @@ class MovedDoorTest {
                 .isEqualTo(DoorHours.Phase.OPEN);
     }
 
+    @Test
+    void presence_is_measured_against_what_took_place() {
+        assertThat(PLANNED.held()).isEqualTo(new Interval(PLANNED.start(), PLANNED.end()));
+        assertThat(PLANNED.byHand(Optional.empty(), at(50)).held().length()).isEqualTo(Duration.ofMinutes(50));
+        assertThat(PLANNED.byHand(Optional.empty(), at(90)).held().length()).isEqualTo(Duration.ofHours(1));
+    }
+
     @Property
     void a_moved_door_is_never_out_of_order(
             @ForAll @IntRange(min = -500, max = 500) int opened, @ForAll @IntRange(min = -500, max = 500) int closing) {
