@@ -1,7 +1,5 @@
 package jollyroster.rooms;
 
-import jakarta.servlet.http.HttpServletResponse;
-import java.io.IOException;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -9,15 +7,11 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
 import jollyroster.core.door.Knock;
-import jollyroster.core.door.RoomDoor;
 import jollyroster.core.door.RoomTerms;
 import jollyroster.core.intake.Text;
 import jollyroster.door.DoorStream;
-import jollyroster.exchange.Tables;
 import jollyroster.platform.Actor;
-import jollyroster.platform.Address;
 import jollyroster.platform.DeskPage;
-import jollyroster.platform.QrCode;
 import jollyroster.platform.Times;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
@@ -35,59 +29,47 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 class RoomDeskController {
 
     private static final int LONGEST_WORD = 200;
-    private static final int LONGEST_NOTES = 4000;
     private static final int FEW = 5;
-    private static final int MANY = 100;
-    private final RoomKeepers keepers;
+    private final RoomHead head;
     private final RoomQueries rooms;
     private final RoomVisitQueries visits;
     private final RoomVisitCommands commands;
-    private final RoomMeetingCommands meetings;
     private final RoomDoorway doorway;
     private final PastMeetings past;
     private final DoorStream stream;
-    private final Address address;
     private final Clock clock;
 
     RoomDeskController(
-            RoomKeepers keepers,
+            RoomHead head,
             RoomQueries rooms,
             RoomVisitQueries visits,
             RoomVisitCommands commands,
-            RoomMeetingCommands meetings,
             RoomDoorway doorway,
             PastMeetings past,
             DoorStream stream,
-            Address address,
             Clock clock) {
-        this.keepers = keepers;
+        this.head = head;
         this.rooms = rooms;
         this.visits = visits;
         this.commands = commands;
-        this.meetings = meetings;
         this.doorway = doorway;
         this.past = past;
         this.stream = stream;
-        this.address = address;
         this.clock = clock;
     }
 
     /** Somebody at the door or inside. @param since for how long, in words @param leads whether they host */
     record Row(long id, String name, String what, String since, boolean asked, String word, boolean leads) {}
 
-    private StandingRoom visible(long room, Actor actor) {
-        return keepers.visible(room, actor).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
-    }
-
     @GetMapping("/desk/rooms/{room}")
     String room(@PathVariable("room") long id, Actor actor, Model model) {
-        StandingRoom room = visible(id, actor);
+        StandingRoom room = head.visible(id, actor);
         Instant now = clock.instant();
         Optional<RoomMeeting> present = rooms.present(id, now);
         RoomTerms terms = present.map(m -> room.terms().during(m.once())).orElse(room.terms());
         List<RoomVisit> inside = present.map(m -> visits.inside(m, now)).orElse(List.of());
         List<RoomVisit> waiting = visits.waiting(id, now);
-        head(room, actor, model);
+        head.show(room, actor, model);
         model.addAttribute(
                 "waiting", waiting.stream().map(v -> row(v, v.arrived(), now)).toList());
         model.addAttribute(
@@ -103,15 +85,6 @@ class RoomDeskController {
         model.addAttribute("differs", !terms.equals(room.terms()));
         model.addAttribute("past", past.of(room, FEW));
         return "rooms/desk";
-    }
-
-    private void head(StandingRoom room, Actor actor, Model model) {
-        String link = address.of("/rooms/" + room.slug());
-        model.addAttribute("room", room);
-        model.addAttribute("at", "/desk/rooms/" + room.id());
-        model.addAttribute("link", link);
-        model.addAttribute("qr", QrCode.of(link).svg());
-        model.addAttribute("owns", keepers.owns(room, actor));
     }
 
     private static Row row(RoomVisit v, Instant since, Instant now) {
@@ -143,14 +116,14 @@ class RoomDeskController {
 
     @GetMapping("/desk/rooms/{room}/events")
     ResponseEntity<SseEmitter> events(@PathVariable("room") long id, Actor actor) {
-        visible(id, actor);
+        head.visible(id, actor);
         return stream.answer("room-" + id, actor);
     }
 
     /** A host goes in; that opens a room that is locked without one. */
     @PostMapping("/desk/rooms/{room}/in")
     String in(@PathVariable("room") long id, Actor actor, RedirectAttributes flash) {
-        StandingRoom room = visible(id, actor);
+        StandingRoom room = head.visible(id, actor);
         if (!(actor instanceof Actor.Team host) || room.retired()) {
             throw new ResponseStatusException(HttpStatus.CONFLICT);
         }
@@ -174,7 +147,7 @@ class RoomDeskController {
             @RequestParam(defaultValue = "") String word,
             Actor actor,
             RedirectAttributes flash) {
-        visible(id, actor);
+        head.visible(id, actor);
         Knock.Decision decided = Stream.of(Knock.Decision.values())
                 .filter(d -> d.name().equals(decision))
                 .findFirst()
@@ -187,72 +160,8 @@ class RoomDeskController {
 
     @PostMapping("/desk/rooms/{room}/admit-all")
     String admitAll(@PathVariable("room") long id, Actor actor) {
-        visible(id, actor);
+        head.visible(id, actor);
         commands.admitAll(id, actor);
         return "redirect:" + back(id);
-    }
-
-    /** What holds in this meeting only. */
-    @PostMapping("/desk/rooms/{room}/this-time")
-    String thisTime(
-            @PathVariable("room") long id,
-            @RequestParam(defaultValue = "") String door,
-            @RequestParam(defaultValue = "") String agenda,
-            @RequestParam(required = false) boolean email,
-            Actor actor,
-            RedirectAttributes flash) {
-        visible(id, actor);
-        RoomDoor wanted = RoomForm.door(door).orElseThrow(() -> new ResponseStatusException(HttpStatus.BAD_REQUEST));
-        RoomTerms terms = new RoomTerms(wanted, Text.manyLines(agenda, RoomForm.LONGEST), email);
-        boolean done = meetings.thisTime(id, terms, actor);
-        flash.addFlashAttribute(
-                done ? "said" : "warned",
-                done
-                        ? "Saved for this meeting. The next one is as the room has it."
-                        : "No meeting is going on any more.");
-        return "redirect:" + back(id);
-    }
-
-    @PostMapping("/desk/rooms/{room}/meetings/{meeting}")
-    String notes(
-            @PathVariable("room") long id,
-            @PathVariable long meeting,
-            @RequestParam(defaultValue = "") String notes,
-            Actor actor,
-            RedirectAttributes flash) {
-        visible(id, actor);
-        meetings.notes(id, meeting, Text.manyLines(notes, LONGEST_NOTES), actor);
-        flash.addFlashAttribute("said", "Notes saved.");
-        return "redirect:" + back(id);
-    }
-
-    @GetMapping("/desk/rooms/{room}/meetings")
-    String meetings(@PathVariable("room") long id, Actor actor, Model model) {
-        StandingRoom room = visible(id, actor);
-        head(room, actor, model);
-        model.addAttribute("past", past.of(room, MANY));
-        return "rooms/meetings";
-    }
-
-    /** Who was in which meeting and how long, as a table. */
-    @GetMapping("/desk/rooms/{room}/meetings.csv")
-    void csv(@PathVariable("room") long id, Actor actor, HttpServletResponse response) throws IOException {
-        StandingRoom room = visible(id, actor);
-        response.setContentType("text/csv; charset=UTF-8");
-        response.setHeader("Content-Disposition", "attachment; filename=\"" + room.slug() + "-meetings.csv\"");
-        try (Tables table = new Tables(
-                response.getOutputStream(), List.of("meeting", "name", "email", "part", "came", "minutes"))) {
-            for (PastMeetings.Past meeting : past.of(room, MANY)) {
-                for (PastMeetings.Guest guest : meeting.people()) {
-                    table.row(List.of(
-                            meeting.when(),
-                            guest.name(),
-                            guest.email(),
-                            guest.leads() ? "host" : "guest",
-                            guest.came().toString(),
-                            String.valueOf(PastMeetings.minutes(guest.time()).toMinutes())));
-                }
-            }
-        }
     }
 }

@@ -1,5 +1,6 @@
 package jollyroster.setup;
 
+import java.time.Instant;
 import java.util.List;
 import jollyroster.platform.OrganisationQueries;
 import jollyroster.platform.OutsideService;
@@ -29,10 +30,14 @@ class Connections {
                 .toList();
     }
 
+    /** A moment on the organisation's clock. */
+    String at(Instant moment) {
+        return Times.dayAndTime(moment, organisation.organisation().zone());
+    }
+
     private Line line(OutsideService service) {
         String stands = service.outSince()
-                .map(since -> "has not answered since "
-                        + Times.dayAndTime(since, organisation.organisation().zone()))
+                .map(since -> "has not answered since " + at(since))
                 .orElse("no trouble");
         return new Line(service.name(), stands, service.outSince().isEmpty());
     }

@@ -7,11 +7,9 @@ import java.util.UUID;
 import jollyroster.door.MeetingProvider;
 import jollyroster.platform.Actor;
 import jollyroster.platform.DeskPage;
-import jollyroster.platform.OrganisationQueries;
 import jollyroster.platform.OutsideService;
 import jollyroster.platform.ServiceCutCommands;
 import jollyroster.platform.ServiceCuts;
-import jollyroster.platform.Times;
 import jollyroster.programme.LinkCommands;
 import jollyroster.programme.ProgrammeQueries;
 import org.springframework.beans.factory.annotation.Qualifier;
@@ -34,7 +32,6 @@ class ConnectionsController {
     private final ServiceCutCommands commands;
     private final LinkCommands links;
     private final ProgrammeQueries programme;
-    private final OrganisationQueries organisation;
     private final Clock clock;
 
     ConnectionsController(
@@ -45,7 +42,6 @@ class ConnectionsController {
             ServiceCutCommands commands,
             LinkCommands links,
             ProgrammeQueries programme,
-            OrganisationQueries organisation,
             Clock clock) {
         this.meetings = meetings;
         this.service = service;
@@ -54,7 +50,6 @@ class ConnectionsController {
         this.commands = commands;
         this.links = links;
         this.programme = programme;
-        this.organisation = organisation;
         this.clock = clock;
     }
 
@@ -65,10 +60,7 @@ class ConnectionsController {
         model.addAttribute("permissions", meetings.permissions());
         model.addAttribute("grantedBy", meetings.grantedBy());
         model.addAttribute(
-                "cut",
-                cut.map(c -> Times.dayAndTime(
-                                        c.at(), organisation.organisation().zone()) + " by " + c.by())
-                        .orElse(""));
+                "cut", cut.map(c -> connections.at(c.at()) + " by " + c.by()).orElse(""));
         model.addAttribute("stands", stands(cut));
         model.addAttribute("well", cut.isEmpty() && service.outSince().isEmpty());
         model.addAttribute(
@@ -82,8 +74,7 @@ class ConnectionsController {
             return "Cut off";
         }
         return service.outSince()
-                .map(since -> "Has not answered since "
-                        + Times.dayAndTime(since, organisation.organisation().zone()))
+                .map(since -> "Has not answered since " + connections.at(since))
                 .orElse("Connected");
     }
 
