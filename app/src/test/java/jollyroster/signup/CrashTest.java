@@ -51,9 +51,9 @@ class CrashTest {
     void every_confirmation_that_was_shown_survives_and_its_letter_goes() throws Exception {
         int port = freePort();
         start(port);
+        List<String> waiting = knock(port);
         Browserless holder = new Browserless(port);
         String held = hold(holder);
-        List<String> waiting = knock(port);
         Map<String, String> confirmed = new ConcurrentHashMap<>();
         ExecutorService clients = Executors.newFixedThreadPool(CLIENTS);
         for (int client = 0; client < CLIENTS; client++) {
