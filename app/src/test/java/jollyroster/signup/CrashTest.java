@@ -13,6 +13,7 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.time.Duration;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -70,9 +71,11 @@ class CrashTest {
         assertThat(new Browserless(port).get(held).document().select("main").text())
                 .as("what was held stays held for its browser")
                 .contains("is taken, or cannot be picked any more");
-        assertThat(atTheDoor(port)).as("everybody waits, in their order").containsSubsequence(waiting);
         try (Connection store = DriverManager.getConnection("jdbc:sqlite:" + folder.resolve("jolly-roster.db"))) {
             await().atMost(Duration.ofMinutes(2)).until(() -> number(store, UNSENT) == 0);
+            assertThat(atTheDoor(port, store))
+                    .as("everybody waits, in their order")
+                    .containsSubsequence(waiting);
             assertThat(states(store)).containsAllEntriesOf(confirmed);
             assertThat(number(store, SEATS_SOLD_TWICE)).isZero();
             Map<String, Integer> letters = lettersByKey(store);
@@ -117,13 +120,24 @@ class CrashTest {
         return names;
     }
 
-    private static List<String> atTheDoor(int port) {
-        return new Browserless(port)
+    /** All who wait; the desk shows the first of them. */
+    private static List<String> atTheDoor(int port, Connection store) throws SQLException {
+        List<String> names = new ArrayList<>();
+        try (Statement statement = store.createStatement();
+                ResultSet row = statement.executeQuery(
+                        "select name from arrival where state = 'WAITING' order by arrived_at, id")) {
+            while (row.next()) {
+                names.add(row.getString(1));
+            }
+        }
+        List<String> shown = new Browserless(port)
                 .signIn()
                 .get(DOOR)
                 .document()
                 .select(".knocks .who b bdi")
                 .eachText();
+        assertThat(names).startsWith(shown.toArray(String[]::new));
+        return names;
     }
 
     private static final String DOOR = "/desk/door/3";
