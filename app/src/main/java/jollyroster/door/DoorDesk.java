@@ -11,6 +11,7 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import jollyroster.chart.RoomDrawing;
 import jollyroster.core.door.DoorHours;
+import jollyroster.core.door.DoorMove;
 import jollyroster.core.door.Knock;
 import jollyroster.platform.Times;
 import jollyroster.programme.HostQueries;
@@ -115,7 +116,7 @@ class DoorDesk {
                                 "End session",
                                 "Everybody is sent out of the meeting, and nobody comes in any more. End it?"),
                         new Move("REOPEN", "Open again for 15 min", ""))
-                .filter(move -> DoorHoursCommands.may(DoorHoursCommands.Move.valueOf(move.name()), session, now))
+                .filter(move -> DoorHoursCommands.may(DoorMove.valueOf(move.name()), session, now))
                 .toList();
     }
 

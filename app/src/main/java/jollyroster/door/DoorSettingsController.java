@@ -2,6 +2,7 @@ package jollyroster.door;
 
 import java.util.List;
 import java.util.stream.Stream;
+import jollyroster.core.door.DoorMove;
 import jollyroster.core.door.Invited;
 import jollyroster.core.intake.Text;
 import jollyroster.platform.Actor;
@@ -86,13 +87,13 @@ class DoorSettingsController {
         if (!keepers.leads(at, actor)) {
             throw new AccessDeniedException("Only who leads opens and ends");
         }
-        DoorHoursCommands.Move wanted = Stream.of(DoorHoursCommands.Move.values())
+        DoorMove wanted = Stream.of(DoorMove.values())
                 .filter(m -> m.name().equals(move))
                 .findFirst()
                 .orElseThrow(() -> new ResponseStatusException(HttpStatus.BAD_REQUEST));
         if (!hours.move(session, wanted, actor)) {
             flash.addFlashAttribute("said", "That had been done already.");
-        } else if (wanted == DoorHoursCommands.Move.END) {
+        } else if (wanted == DoorMove.END) {
             entrances.end(at);
         }
         return back(session);

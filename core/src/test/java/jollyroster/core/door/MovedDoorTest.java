@@ -5,6 +5,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import jollyroster.core.dates.Interval;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
@@ -42,6 +45,24 @@ class MovedDoorTest {
         assertThat(PLANNED.held()).isEqualTo(new Interval(PLANNED.start(), PLANNED.end()));
         assertThat(PLANNED.byHand(Optional.empty(), at(50)).held().length()).isEqualTo(Duration.ofMinutes(50));
         assertThat(PLANNED.byHand(Optional.empty(), at(90)).held().length()).isEqualTo(Duration.ofHours(1));
+    }
+
+    private static Set<DoorMove> allowed(DoorHours door, boolean closedByHand, int minutes) {
+        return Stream.of(DoorMove.values())
+                .filter(move -> move.may(door, closedByHand, at(minutes).orElseThrow()))
+                .collect(Collectors.toSet());
+    }
+
+    @Test
+    void each_move_has_its_time() {
+        assertThat(allowed(PLANNED, false, -13 * 60)).as("a day before").isEmpty();
+        assertThat(allowed(PLANNED, false, -30)).containsExactly(DoorMove.OPEN);
+        assertThat(allowed(PLANNED, false, -5)).as("open, not begun").isEmpty();
+        assertThat(allowed(PLANNED, false, 0)).containsExactlyInAnyOrder(DoorMove.END, DoorMove.LONGER);
+        assertThat(allowed(PLANNED, false, 75)).as("closed by itself").isEmpty();
+        assertThat(allowed(PLANNED.byHand(Optional.empty(), at(50)), true, 50)).containsExactly(DoorMove.REOPEN);
+        assertThat(allowed(PLANNED.byHand(Optional.empty(), at(50)), true, 60 + 12 * 60))
+                .isEmpty();
     }
 
     @Property
