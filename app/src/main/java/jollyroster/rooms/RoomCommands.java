@@ -6,6 +6,7 @@ import static jollyroster.platform.tables.Tables.STANDING_ROOM_HOST;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import jollyroster.core.door.Invited;
@@ -50,12 +51,23 @@ public class RoomCommands {
         }
     }
 
-    /** An organiser or a host makes a room of their own. @return its number */
+    /** An organiser or a host makes a room of their own; pressed twice it is one room. @return its number */
     @Transactional
     public long create(Settings settings, Actor actor) {
         if (!(actor instanceof Actor.Team member) || member.role() == Role.HELPER) {
             throw new AccessDeniedException("Only organisers and hosts make rooms");
         }
+        Optional<Long> made = writes.sql()
+                .selectFrom(STANDING_ROOM)
+                .where(STANDING_ROOM.NAME.eq(settings.words().name()))
+                .and(STANDING_ROOM.ACCOUNT_ID.eq(member.id()))
+                .and(STANDING_ROOM.IS_RETIRED.isFalse())
+                .limit(1)
+                .fetchOptional(STANDING_ROOM.ID);
+        return made.orElseGet(() -> insert(settings, member));
+    }
+
+    private long insert(Settings settings, Actor.Team member) {
         List<String> taken = writes.sql().selectFrom(STANDING_ROOM).fetch(STANDING_ROOM.SLUG);
         Long id = writes.sql()
                 .insertInto(STANDING_ROOM)

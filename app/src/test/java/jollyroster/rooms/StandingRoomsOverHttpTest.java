@@ -58,6 +58,8 @@ class StandingRoomsOverHttpTest {
     @Autowired
     TestClock clock;
 
+    private static int count;
+    private String name;
     private Browserless organiser;
     private StandingRoom room;
     private String path;
@@ -67,8 +69,9 @@ class StandingRoomsOverHttpTest {
     void aRoom() {
         saltmarrow.setUp();
         organiser = Browserless.organiser(port);
-        Browserless.Page made = organiser.post(
-                "/desk/setup/rooms", "/desk/setup/rooms", Map.of("name", "Slipway chat", "door", "WITH_HOST"));
+        name = "Slipway chat " + ++count;
+        Browserless.Page made =
+                organiser.post("/desk/setup/rooms", "/desk/setup/rooms", Map.of("name", name, "door", "WITH_HOST"));
         long id = Long.parseLong(made.location().replaceAll(".*/", ""));
         room = rooms.room(id).orElseThrow();
         path = "/rooms/" + room.slug();
@@ -162,6 +165,13 @@ class StandingRoomsOverHttpTest {
         assertThat(early.get(path + "/in").location()).contains("/standin/meeting/");
         stays.left(host, "host-" + room.id(), clock.instant().plusSeconds(1), PROGRAM);
         assertThat(state(come("Ben Late"))).isEqualTo("waiting");
+    }
+
+    @Test
+    void a_room_that_is_created_twice_with_one_press_is_one_room() {
+        Browserless.Page again =
+                organiser.post("/desk/setup/rooms", "/desk/setup/rooms", Map.of("name", name, "door", "WITH_HOST"));
+        assertThat(again.location()).endsWith("/" + room.id());
     }
 
     @Test
