@@ -2,12 +2,10 @@ package jollyroster.attendance;
 
 import static jollyroster.platform.tables.Tables.CONNECTION;
 import static jollyroster.platform.tables.Tables.HAND_MARK;
-import static org.jooq.impl.DSL.greatest;
-import static org.jooq.impl.DSL.least;
-import static org.jooq.impl.DSL.val;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.util.Map;
 import java.util.Optional;
 import jollyroster.core.attendance.Verdict;
 import jollyroster.logbook.LogbookCommands;
@@ -15,8 +13,10 @@ import jollyroster.logbook.LogbookEntry;
 import jollyroster.platform.Actor;
 import jollyroster.platform.Facts;
 import jollyroster.platform.Writes;
+import jollyroster.platform.tables.tables.records.ConnectionRecord;
 import jollyroster.programme.HostQueries;
 import jollyroster.programme.SessionCommands;
+import org.jooq.Field;
 import org.springframework.security.access.AccessDeniedException;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -24,6 +24,9 @@ import org.springframework.transaction.annotation.Transactional;
 /** Keeps the evidence of attendance. */
 @Component
 public class AttendanceCommands {
+
+    private static final StayCommands<ConnectionRecord> STAYS =
+            new StayCommands<>(CONNECTION, CONNECTION.VISIT, CONNECTION.JOINED_AT, CONNECTION.LEFT_AT);
 
     private final SessionCommands sessions;
     private final HostQueries hosts;
@@ -40,41 +43,22 @@ public class AttendanceCommands {
         this.clock = clock;
     }
 
-    /** Somebody came in. A report that arrives twice counts once, and one that arrives after that of leaving still says since when. */
+    /** Somebody came in. */
     @Transactional
     public void joined(String visit, long registration, long session, Instant at, Actor actor) {
         actor.requireTeam();
-        writes.sql()
-                .insertInto(CONNECTION)
-                .set(CONNECTION.VISIT, visit)
-                .set(CONNECTION.REGISTRATION_ID, registration)
-                .set(CONNECTION.SESSION_ID, session)
-                .set(CONNECTION.JOINED_AT, at)
-                .onConflict(CONNECTION.VISIT)
-                .doUpdate()
-                .set(CONNECTION.JOINED_AT, least(CONNECTION.JOINED_AT, val(at, CONNECTION.JOINED_AT)))
-                .execute();
+        STAYS.joined(writes.sql(), visit, whose(registration, session), at);
     }
 
-    /**
-     * Somebody left. The first report of leaving stands, and one from before the joining counts as the joining; where none has come
-     * of the joining, it is kept until that comes.
-     */
+    /** Somebody left. */
     @Transactional
     public void left(String visit, long registration, long session, Instant at, Actor actor) {
         actor.requireTeam();
-        writes.sql()
-                .insertInto(CONNECTION)
-                .set(CONNECTION.VISIT, visit)
-                .set(CONNECTION.REGISTRATION_ID, registration)
-                .set(CONNECTION.SESSION_ID, session)
-                .set(CONNECTION.JOINED_AT, at)
-                .set(CONNECTION.LEFT_AT, at)
-                .onConflict(CONNECTION.VISIT)
-                .doUpdate()
-                .set(CONNECTION.LEFT_AT, greatest(CONNECTION.JOINED_AT, val(at, CONNECTION.LEFT_AT)))
-                .where(CONNECTION.LEFT_AT.isNull())
-                .execute();
+        STAYS.left(writes.sql(), visit, whose(registration, session), at);
+    }
+
+    private static Map<Field<Long>, Long> whose(long registration, long session) {
+        return Map.of(CONNECTION.REGISTRATION_ID, registration, CONNECTION.SESSION_ID, session);
     }
 
     /** Marks a verdict by hand, or takes the mark away. The evidence stays. */

@@ -3,26 +3,29 @@ package jollyroster.rooms;
 import static jollyroster.platform.tables.Tables.ROOM_MEETING;
 import static jollyroster.platform.tables.Tables.ROOM_STAY;
 import static jollyroster.platform.tables.Tables.ROOM_VISIT;
-import static org.jooq.impl.DSL.greatest;
-import static org.jooq.impl.DSL.least;
 import static org.jooq.impl.DSL.max;
-import static org.jooq.impl.DSL.val;
 
 import java.time.Instant;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
 import jollyroster.attendance.GuestPasses;
+import jollyroster.attendance.StayCommands;
 import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.core.door.LinkTokens.Purpose;
 import jollyroster.platform.Actor;
 import jollyroster.platform.PersonalLinks;
 import jollyroster.platform.Writes;
+import jollyroster.platform.tables.tables.records.RoomStayRecord;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
 /** Who is in the meetings of standing rooms, as the meeting service reports it: late, twice and in any order. */
 @Component
 public class RoomStayCommands implements GuestPasses {
+
+    private static final StayCommands<RoomStayRecord> STAYS =
+            new StayCommands<>(ROOM_STAY, ROOM_STAY.STAY, ROOM_STAY.JOINED_AT, ROOM_STAY.LEFT_AT);
 
     private final RoomVisitQueries visits;
     private final PersonalLinks links;
@@ -46,15 +49,7 @@ public class RoomStayCommands implements GuestPasses {
     public void joined(String pass, String visit, Instant at, Actor actor) {
         actor.requireTeam();
         links.read(Purpose.ROOM_VISIT, pass).ifPresent(link -> {
-            writes.sql()
-                    .insertInto(ROOM_STAY)
-                    .set(ROOM_STAY.STAY, visit)
-                    .set(ROOM_STAY.VISIT_ID, link.id())
-                    .set(ROOM_STAY.JOINED_AT, at)
-                    .onConflict(ROOM_STAY.STAY)
-                    .doUpdate()
-                    .set(ROOM_STAY.JOINED_AT, least(ROOM_STAY.JOINED_AT, val(at, ROOM_STAY.JOINED_AT)))
-                    .execute();
+            STAYS.joined(writes.sql(), visit, Map.of(ROOM_STAY.VISIT_ID, link.id()), at);
             settle(link);
         });
     }
@@ -64,17 +59,7 @@ public class RoomStayCommands implements GuestPasses {
     public void left(String pass, String visit, Instant at, Actor actor) {
         actor.requireTeam();
         links.read(Purpose.ROOM_VISIT, pass).ifPresent(link -> {
-            writes.sql()
-                    .insertInto(ROOM_STAY)
-                    .set(ROOM_STAY.STAY, visit)
-                    .set(ROOM_STAY.VISIT_ID, link.id())
-                    .set(ROOM_STAY.JOINED_AT, at)
-                    .set(ROOM_STAY.LEFT_AT, at)
-                    .onConflict(ROOM_STAY.STAY)
-                    .doUpdate()
-                    .set(ROOM_STAY.LEFT_AT, greatest(ROOM_STAY.JOINED_AT, val(at, ROOM_STAY.LEFT_AT)))
-                    .where(ROOM_STAY.LEFT_AT.isNull())
-                    .execute();
+            STAYS.left(writes.sql(), visit, Map.of(ROOM_STAY.VISIT_ID, link.id()), at);
             settle(link);
         });
     }
