@@ -49,8 +49,6 @@ class PastMeetings {
     private Past past(RoomMeeting meeting, List<Was> people, Instant now) {
         ZoneId zone = organisation.organisation().zone();
         Interval whole = whole(meeting, people);
-        String when =
-                Times.range(whole.start(), whole.end(), zone, now.atZone(zone).toLocalDate());
         String drawing = StaysDrawing.of(
                 whole,
                 people.stream()
@@ -59,11 +57,15 @@ class PastMeetings {
                 "Who was there and when");
         return new Past(
                 meeting.id(),
-                when,
+                when(whole, zone, now),
                 Times.length(minutes(whole.length())),
                 people.stream().map(was -> guest(was, whole)).toList(),
                 drawing,
                 meeting.notes());
+    }
+
+    static String when(Interval whole, ZoneId zone, Instant now) {
+        return Times.range(whole.start(), whole.end(), zone, now.atZone(zone).toLocalDate());
     }
 
     private static Guest guest(Was was, Interval whole) {

@@ -20,8 +20,16 @@ class RoomPeople {
 
     /** Names of whose room it is and of those it is shared with by name. */
     String hosts(StandingRoom room) {
-        List<Long> shared = rooms.sharedWith(room.id());
-        return team.hosts().stream()
+        return names(all(), room, rooms.sharedWith(room.id()));
+    }
+
+    /** All who may host. */
+    List<Mate> all() {
+        return team.hosts();
+    }
+
+    static String names(List<Mate> hosts, StandingRoom room, List<Long> shared) {
+        return hosts.stream()
                 .filter(m -> m.id() == room.maker() || shared.contains(m.id()))
                 .map(Mate::name)
                 .collect(Collectors.joining(", "));

@@ -1,8 +1,6 @@
 package jollyroster.rooms;
 
 import jakarta.servlet.http.HttpServletResponse;
-import java.time.Clock;
-import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -29,45 +27,26 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 class RoomSetupController {
 
     private final RoomKeepers keepers;
+    private final RoomList list;
     private final RoomQueries rooms;
-    private final RoomVisitQueries visits;
     private final RoomCommands commands;
     private final RoomPeople people;
-    private final PastMeetings past;
     private final Address address;
-    private final Clock clock;
 
     RoomSetupController(
             RoomKeepers keepers,
+            RoomList list,
             RoomQueries rooms,
-            RoomVisitQueries visits,
             RoomCommands commands,
             RoomPeople people,
-            PastMeetings past,
-            Address address,
-            Clock clock) {
+            Address address) {
         this.keepers = keepers;
+        this.list = list;
         this.rooms = rooms;
-        this.visits = visits;
         this.commands = commands;
         this.people = people;
-        this.past = past;
         this.address = address;
-        this.clock = clock;
     }
-
-    /** A room in the list. @param now who is inside and waits, in words @param last its last meeting, in words */
-    record Line(
-            long id,
-            String name,
-            String door,
-            String now,
-            boolean busy,
-            String last,
-            String address,
-            String whose,
-            boolean owns,
-            boolean retired) {}
 
     @GetMapping("/desk/setup/rooms")
     String list(Actor actor, Model model) {
@@ -75,38 +54,11 @@ class RoomSetupController {
     }
 
     private String page(Actor actor, Model model, RoomForm form, Map<String, String> problems) {
-        model.addAttribute(
-                "rooms",
-                keepers.rooms(actor).stream().map(room -> line(room, actor)).toList());
+        model.addAttribute("rooms", list.of(actor));
         model.addAttribute("doors", RoomWords.choices());
         model.addAttribute("form", form);
         model.addAttribute("problems", problems);
         return "rooms/rooms";
-    }
-
-    private Line line(StandingRoom room, Actor actor) {
-        Instant now = clock.instant();
-        int inside = rooms.present(room.id(), now)
-                .map(m -> visits.inside(m, now).size())
-                .orElse(0);
-        int waiting = visits.waiting(room.id(), now).size();
-        return new Line(
-                room.id(),
-                room.name(),
-                RoomWords.door(room.terms().door()),
-                RoomWords.inside(inside) + (waiting == 0 ? "" : " " + waiting + " waiting."),
-                inside + waiting > 0,
-                past.of(room, 1).stream()
-                        .findFirst()
-                        .map(m -> m.when() + ", "
-                                + (m.people().size() == 1
-                                        ? "one person"
-                                        : m.people().size() + " people"))
-                        .orElse(""),
-                address.of("/rooms/" + room.slug()),
-                room.everybodys() ? "all hosts" : people.hosts(room),
-                keepers.owns(room, actor),
-                room.retired());
     }
 
     @PostMapping("/desk/setup/rooms")

@@ -5,6 +5,7 @@ import static jollyroster.platform.tables.Tables.ROOM_VISIT;
 import static org.jooq.impl.DSL.exists;
 import static org.jooq.impl.DSL.notExists;
 import static org.jooq.impl.DSL.selectOne;
+import static org.jooq.impl.DSL.val;
 
 import java.time.Duration;
 import java.time.Instant;
@@ -17,6 +18,7 @@ import jollyroster.core.door.Knock;
 import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.platform.Reads;
 import org.jooq.Condition;
+import org.jooq.Field;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
@@ -57,11 +59,12 @@ public class RoomVisitQueries {
     }
 
     static Condition atTheDoor(long room, Instant now) {
-        return ROOM_VISIT
-                .ROOM_ID
-                .eq(room)
-                .and(ROOM_VISIT.STATE.in(AT_THE_DOOR))
-                .and(ROOM_VISIT.SEEN_AT.gt(now.minus(GONE_AFTER)));
+        return ROOM_VISIT.ROOM_ID.eq(room).and(waits(now));
+    }
+
+    /** At whichever door. */
+    static Condition waits(Instant now) {
+        return ROOM_VISIT.STATE.in(AT_THE_DOOR).and(ROOM_VISIT.SEEN_AT.gt(now.minus(GONE_AFTER)));
     }
 
     /** Those who are inside, in the order they were let in. */
@@ -74,6 +77,10 @@ public class RoomVisitQueries {
     }
 
     static Condition isInside(long meeting, Instant now) {
+        return isInside(val(meeting), now);
+    }
+
+    static Condition isInside(Field<Long> meeting, Instant now) {
         Condition reported = ROOM_STAY.VISIT_ID.eq(ROOM_VISIT.ID);
         return ROOM_VISIT
                 .MEETING_ID
