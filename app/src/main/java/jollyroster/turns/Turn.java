@@ -59,9 +59,12 @@ public record Turn(
                 row.getRoom());
     }
 
-    /** How long it took, or has taken so far. */
+    /** How long it took, or has taken so far; never less than nothing, should the clock have been set back. */
     Duration length(Instant now) {
-        return began.map(since -> Duration.between(since, ended.orElse(now))).orElse(Duration.ZERO);
+        Instant until = ended.orElse(now);
+        return began.filter(until::isAfter)
+                .map(since -> Duration.between(since, until))
+                .orElse(Duration.ZERO);
     }
 
     /** Whether somebody who stepped out has been away for longer than the place is kept. */
