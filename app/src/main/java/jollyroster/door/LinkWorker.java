@@ -8,7 +8,6 @@ import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Session;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.springframework.beans.factory.annotation.Value;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 
@@ -26,29 +25,16 @@ public class LinkWorker {
     private final LinkCommands links;
     private final Rooms rooms;
     private final Clock clock;
-    private final boolean auto;
 
-    LinkWorker(
-            ProgrammeQueries programme,
-            LinkCommands links,
-            Rooms rooms,
-            Clock clock,
-            @Value("${jolly.jobs.auto:true}") boolean auto) {
+    LinkWorker(ProgrammeQueries programme, LinkCommands links, Rooms rooms, Clock clock) {
         this.programme = programme;
         this.links = links;
         this.rooms = rooms;
         this.clock = clock;
-        this.auto = auto;
-    }
-
-    @Scheduled(fixedDelay = 2000)
-    void tick() {
-        if (auto) {
-            makeWanted();
-        }
     }
 
     /** Asks for every room that is wanted now. @return how many were made */
+    @Scheduled(fixedDelay = 2000)
     public synchronized int makeWanted() {
         if (rooms.isResting()) {
             return 0;

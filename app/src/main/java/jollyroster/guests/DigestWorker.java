@@ -4,8 +4,6 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalTime;
-import java.time.ZoneId;
-import java.time.ZonedDateTime;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -19,7 +17,6 @@ import jollyroster.programme.Session;
 import jollyroster.programme.Tell;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.springframework.beans.factory.annotation.Value;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 
@@ -37,7 +34,6 @@ public class DigestWorker {
     private final PickedTimes picked;
     private final OrganisationQueries organisation;
     private final Clock clock;
-    private final boolean auto;
 
     DigestWorker(
             TellCommands commands,
@@ -45,25 +41,19 @@ public class DigestWorker {
             ProgrammeQueries programme,
             PickedTimes picked,
             OrganisationQueries organisation,
-            Clock clock,
-            @Value("${jolly.jobs.auto:true}") boolean auto) {
+            Clock clock) {
         this.commands = commands;
         this.guests = guests;
         this.programme = programme;
         this.picked = picked;
         this.organisation = organisation;
         this.clock = clock;
-        this.auto = auto;
     }
 
     @Scheduled(fixedDelay = 60_000)
     void tick() {
-        if (auto && organisation.isSetUp()) {
-            try {
-                tellDue();
-            } catch (RuntimeException outage) {
-                LOG.error("Organisers are told later: {}", outage.toString());
-            }
+        if (organisation.isSetUp()) {
+            tellDue();
         }
     }
 
@@ -118,9 +108,7 @@ public class DigestWorker {
     }
 
     private Optional<Instant> morning(Instant now) {
-        ZoneId home = organisation.organisation().zone();
-        ZonedDateTime today = now.atZone(home).with(MORNING);
-        return Optional.of((today.toInstant().isAfter(now) ? today.minusDays(1) : today).toInstant());
+        return Optional.of(Times.latest(MORNING, organisation.organisation().zone(), now));
     }
 
     /** The latest time that answers to one of the dates were due. */

@@ -11,7 +11,6 @@ import jollyroster.platform.Actor;
 import jollyroster.platform.OrganisationQueries;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.springframework.beans.factory.annotation.Value;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 
@@ -29,21 +28,18 @@ public class BusyReading {
     private final RemoteCalendars remote;
     private final OrganisationQueries organisation;
     private final Clock clock;
-    private final boolean auto;
 
     BusyReading(
             BusyQueries queries,
             BusyCommands commands,
             RemoteCalendars remote,
             OrganisationQueries organisation,
-            Clock clock,
-            @Value("${jolly.jobs.auto:true}") boolean auto) {
+            Clock clock) {
         this.queries = queries;
         this.commands = commands;
         this.remote = remote;
         this.organisation = organisation;
         this.clock = clock;
-        this.auto = auto;
     }
 
     /** Why a calendar was not taken, in words. */
@@ -100,14 +96,8 @@ public class BusyReading {
         return new Blocks(spans, read.notPlaced());
     }
 
-    @Scheduled(fixedDelay = 60_000, initialDelay = 30_000)
-    void tick() {
-        if (auto) {
-            readDue();
-        }
-    }
-
     /** Reads again every calendar that is due. */
+    @Scheduled(fixedDelay = 60_000, initialDelay = 30_000)
     void readDue() {
         for (BusyQueries.Calendar calendar : queries.due(clock.instant(), BATCH)) {
             try {

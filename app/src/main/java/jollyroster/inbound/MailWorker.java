@@ -4,7 +4,6 @@ import jollyroster.platform.OutsideService;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Qualifier;
-import org.springframework.beans.factory.annotation.Value;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 
@@ -17,27 +16,15 @@ public class MailWorker {
     private final InboundMail mailbox;
     private final MailReading reading;
     private final OutsideService service;
-    private final boolean auto;
 
-    MailWorker(
-            InboundMail mailbox,
-            MailReading reading,
-            @Qualifier("mailboxService") OutsideService service,
-            @Value("${jolly.jobs.auto:true}") boolean auto) {
+    MailWorker(InboundMail mailbox, MailReading reading, @Qualifier("mailboxService") OutsideService service) {
         this.mailbox = mailbox;
         this.reading = reading;
         this.service = service;
-        this.auto = auto;
-    }
-
-    @Scheduled(fixedDelayString = "${jolly.imap.every-millis:5000}")
-    void tick() {
-        if (auto) {
-            look();
-        }
     }
 
     /** Takes what has come; a mailbox that is out is left alone for a while. */
+    @Scheduled(fixedDelayString = "${jolly.imap.every-millis:5000}")
     public synchronized void look() {
         if (!service.isResting()) {
             service.ask(() -> {

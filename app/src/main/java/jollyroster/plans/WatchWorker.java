@@ -26,7 +26,6 @@ import jollyroster.seating.RegistrationQueries;
 import jollyroster.telling.NewsCommands;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.springframework.beans.factory.annotation.Value;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 
@@ -54,7 +53,6 @@ public class WatchWorker {
     private final NewsCommands news;
     private final OrganisationQueries organisation;
     private final Clock clock;
-    private final boolean auto;
 
     WatchWorker(
             PlanQueries plans,
@@ -65,8 +63,7 @@ public class WatchWorker {
             NoticeCommands notices,
             NewsCommands news,
             OrganisationQueries organisation,
-            Clock clock,
-            @Value("${jolly.jobs.auto:true}") boolean auto) {
+            Clock clock) {
         this.plans = plans;
         this.programme = programme;
         this.rosters = rosters;
@@ -76,12 +73,11 @@ public class WatchWorker {
         this.news = news;
         this.organisation = organisation;
         this.clock = clock;
-        this.auto = auto;
     }
 
     @Scheduled(fixedDelay = 60_000)
     void tick() {
-        if (auto && organisation.isSetUp()) {
+        if (organisation.isSetUp()) {
             watch();
         }
     }

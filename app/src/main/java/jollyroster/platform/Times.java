@@ -3,6 +3,7 @@ package jollyroster.platform;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.LocalTime;
 import java.time.ZoneId;
 import java.time.ZonedDateTime;
 import java.time.format.DateTimeFormatter;
@@ -161,5 +162,11 @@ public final class Times {
             return Optional.of(known);
         }
         return ZONES.contains(id) ? Optional.of(KNOWN.computeIfAbsent(id, ZoneId::of)) : Optional.empty();
+    }
+
+    /** When it was a time of the day last, by the clock in a zone. */
+    public static Instant latest(LocalTime time, ZoneId zone, Instant now) {
+        ZonedDateTime today = now.atZone(zone).with(time);
+        return (today.toInstant().isAfter(now) ? today.minusDays(1) : today).toInstant();
     }
 }

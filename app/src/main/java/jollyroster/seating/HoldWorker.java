@@ -6,7 +6,6 @@ import java.util.Set;
 import jollyroster.platform.Actor;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.springframework.beans.factory.annotation.Value;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 
@@ -19,25 +18,13 @@ public class HoldWorker {
     private static final int BATCH = 100;
     private static final int MOST_ROUNDS = 1000;
     private final HoldCommands holds;
-    private final boolean auto;
 
-    HoldWorker(HoldCommands holds, @Value("${jolly.jobs.auto:true}") boolean auto) {
+    HoldWorker(HoldCommands holds) {
         this.holds = holds;
-        this.auto = auto;
-    }
-
-    @Scheduled(fixedDelay = 1000)
-    void tick() {
-        if (auto) {
-            try {
-                letRunOut();
-            } catch (RuntimeException outage) {
-                LOG.error("Holds wait to run out and are tried again: {}", outage.toString());
-            }
-        }
     }
 
     /** Lets everything run out whose time is over now. @return how many holds and call-ups */
+    @Scheduled(fixedDelay = 1000)
     public synchronized int letRunOut() {
         Set<Long> failed = new HashSet<>();
         int sum = 0;

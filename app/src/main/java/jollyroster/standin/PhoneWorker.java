@@ -1,12 +1,10 @@
 package jollyroster.standin;
 
-import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 
 /** Tells the program what happens on the phones, in order, until it has been taken: as a gateway would, across restarts. */
 @Component
-@ConditionalOnProperty(name = "jolly.jobs.auto", havingValue = "true", matchIfMissing = true)
 class PhoneWorker {
 
     private static final int MOST = 50;

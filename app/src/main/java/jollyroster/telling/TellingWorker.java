@@ -5,7 +5,6 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalTime;
 import java.time.ZoneId;
-import java.time.ZonedDateTime;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -20,7 +19,6 @@ import jollyroster.programme.HostQueries;
 import jollyroster.team.TeamQueries;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.springframework.beans.factory.annotation.Value;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 
@@ -40,7 +38,6 @@ public class TellingWorker {
     private final HostQueries hosts;
     private final OrganisationQueries organisation;
     private final Clock clock;
-    private final boolean auto;
 
     TellingWorker(
             TellingQueries tellings,
@@ -49,8 +46,7 @@ public class TellingWorker {
             TeamQueries team,
             HostQueries hosts,
             OrganisationQueries organisation,
-            Clock clock,
-            @Value("${jolly.jobs.auto:true}") boolean auto) {
+            Clock clock) {
         this.tellings = tellings;
         this.news = news;
         this.sheets = sheets;
@@ -58,17 +54,12 @@ public class TellingWorker {
         this.hosts = hosts;
         this.organisation = organisation;
         this.clock = clock;
-        this.auto = auto;
     }
 
     @Scheduled(fixedDelay = 60_000)
     void tick() {
-        if (auto && organisation.isSetUp()) {
-            try {
-                tellDue();
-            } catch (RuntimeException outage) {
-                LOG.error("The team is told later: {}", outage.toString());
-            }
+        if (organisation.isSetUp()) {
+            tellDue();
         }
     }
 
@@ -90,7 +81,7 @@ public class TellingWorker {
         if (mate.role() == Role.HELPER || !tellings.wantsSheet(mate.id())) {
             return;
         }
-        Instant due = latest(SHEETS);
+        Instant due = Times.latest(SHEETS, home(), clock.instant());
         if (isNew(mate, LetterKind.DAY_SHEET, due)) {
             boolean use = clock.instant().isBefore(due.plus(STILL_OF_USE));
             Optional<Facts> sheet = use ? sheets.of(mate.id(), due, home()) : Optional.empty();
@@ -105,7 +96,7 @@ public class TellingWorker {
         if (daily.isEmpty()) {
             return;
         }
-        Instant due = latest(LocalTime.of(daily.get(0).dailyHour().getAsInt(), 0));
+        Instant due = Times.latest(LocalTime.of(daily.get(0).dailyHour().getAsInt(), 0), home(), clock.instant());
         if (isNew(mate, LetterKind.DAY_NEWS, due)) {
             Instant since = tellings.told(mate.id(), LetterKind.DAY_NEWS.name()).orElse(due.minus(A_DAY));
             news.ofDay(mate, LetterKind.DAY_NEWS, lines(mate, since, due), due, ACTOR);
@@ -139,12 +130,5 @@ public class TellingWorker {
 
     private ZoneId home() {
         return organisation.organisation().zone();
-    }
-
-    /** When it was that time last, on the clock at home. */
-    private Instant latest(LocalTime time) {
-        Instant now = clock.instant();
-        ZonedDateTime today = now.atZone(home()).with(time);
-        return (today.toInstant().isAfter(now) ? today.minusDays(1) : today).toInstant();
     }
 }

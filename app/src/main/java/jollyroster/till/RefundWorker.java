@@ -4,7 +4,6 @@ import java.util.List;
 import jollyroster.platform.Actor;
 import jollyroster.platform.OutsideService;
 import org.springframework.beans.factory.annotation.Qualifier;
-import org.springframework.beans.factory.annotation.Value;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 
@@ -17,27 +16,15 @@ public class RefundWorker {
     private final RefundCommands refunds;
     private final OutsideService service;
     private final TillProvider till;
-    private final boolean auto;
 
-    RefundWorker(
-            RefundCommands refunds,
-            @Qualifier("paymentService") OutsideService service,
-            TillProvider till,
-            @Value("${jolly.jobs.auto:true}") boolean auto) {
+    RefundWorker(RefundCommands refunds, @Qualifier("paymentService") OutsideService service, TillProvider till) {
         this.refunds = refunds;
         this.service = service;
         this.till = till;
-        this.auto = auto;
-    }
-
-    @Scheduled(fixedDelay = 5000)
-    void tick() {
-        if (auto) {
-            giveBack();
-        }
     }
 
     /** Gives back what is due now, until the till no longer answers. @return how many refunds were made */
+    @Scheduled(fixedDelay = 5000)
     public int giveBack() {
         int made = 0;
         List<RefundCommands.Due> due = refunds.due(BATCH);
