@@ -14,8 +14,6 @@ import jollyroster.core.readiness.Finding;
 import jollyroster.core.readiness.Readiness.Clash;
 import jollyroster.core.seats.Outlook;
 import jollyroster.door.Heads;
-import jollyroster.outbox.MessageState;
-import jollyroster.outbox.OutboxQueries;
 import jollyroster.platform.SignedIn;
 import jollyroster.platform.Times;
 import jollyroster.programme.Clashes;
@@ -46,41 +44,35 @@ class Needs {
             Finding.Kind.NO_PROVIDER);
     private static final Duration CLOCKS_NEWS = Duration.ofDays(14);
     private final ClockChangeQueries clockChanges;
-    private final ServiceNeeds services;
     private final ProgrammeQueries programme;
     private final HostQueries hosts;
     private final Clashes clashes;
     private final ReadinessCheck readiness;
     private final RegistrationQueries roster;
-    private final OutboxQueries outbox;
     private final AttendanceQueries attendance;
-    private final WaitingNeeds waiting;
+    private final List<NeedSource> others;
     private final Heads heads;
     private final SignedIn signedIn;
 
     Needs(
             ClockChangeQueries clockChanges,
-            ServiceNeeds services,
             ProgrammeQueries programme,
             HostQueries hosts,
             Clashes clashes,
             ReadinessCheck readiness,
             RegistrationQueries roster,
-            OutboxQueries outbox,
             AttendanceQueries attendance,
-            WaitingNeeds waiting,
+            List<NeedSource> others,
             Heads heads,
             SignedIn signedIn) {
         this.clockChanges = clockChanges;
-        this.services = services;
         this.programme = programme;
         this.hosts = hosts;
         this.clashes = clashes;
         this.readiness = readiness;
         this.roster = roster;
-        this.outbox = outbox;
         this.attendance = attendance;
-        this.waiting = waiting;
+        this.others = List.copyOf(others);
         this.heads = heads;
         this.signedIn = signedIn;
     }
@@ -113,9 +105,7 @@ class Needs {
                 .forEach(needs::add);
         unmarked(now, needs);
         if (signedIn.isOrganiser()) {
-            needs.addAll(waiting.at(now));
-            failedMessages(needs);
-            needs.addAll(services.at(now));
+            others.forEach(source -> needs.addAll(source.at(now)));
             clocks(now, needs);
             collisions(soon, now, needs);
             findings(now, needs);
@@ -203,19 +193,6 @@ class Needs {
         return taken < seats
                 ? taken + " of " + seats + " seats taken"
                 : seats == 1 ? "the only seat taken" : "all " + seats + " seats taken";
-    }
-
-    private void failedMessages(List<Need> needs) {
-        int failed = outbox.inState(MessageState.FAILED);
-        if (failed > 0) {
-            needs.add(new Need(
-                    1,
-                    "now",
-                    failed == 1 ? "One message failed" : failed + " messages failed",
-                    "Somebody may be without their link.",
-                    "See why",
-                    "/desk/outbox?show=failed"));
-        }
     }
 
     /** Each conflict once, though it concerns two sessions. */

@@ -11,11 +11,13 @@ import jollyroster.platform.OutsideService;
 import jollyroster.platform.ServiceCuts;
 import jollyroster.platform.Times;
 import jollyroster.programme.ProgrammeQueries;
+import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 
 /** Services outside of the program that do not answer, or are cut off while sessions need them. */
 @Component
-class ServiceNeeds {
+@Order(3)
+class ServiceNeeds implements NeedSource {
 
     private final List<OutsideService> services;
     private final ServiceCuts cuts;
@@ -27,7 +29,8 @@ class ServiceNeeds {
         this.programme = programme;
     }
 
-    List<Need> at(Instant now) {
+    @Override
+    public List<Need> at(Instant now) {
         List<Need> needs = new ArrayList<>();
         cut(now, needs);
         outages(now, needs);

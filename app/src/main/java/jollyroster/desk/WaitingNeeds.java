@@ -8,14 +8,10 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
-import jollyroster.core.intake.Text;
 import jollyroster.core.seats.RegistrationState;
 import jollyroster.desk.Needs.Need;
 import jollyroster.guests.GuestQueries;
 import jollyroster.hosting.BusyQueries;
-import jollyroster.outbox.DepartureQueries;
-import jollyroster.people.ReceivedQueries;
 import jollyroster.platform.Times;
 import jollyroster.programme.Offering;
 import jollyroster.programme.ProgrammeQueries;
@@ -23,13 +19,14 @@ import jollyroster.programme.Session;
 import jollyroster.seating.Registration;
 import jollyroster.seating.RegistrationQueries;
 import jollyroster.team.TeamQueries;
-import jollyroster.texting.TextLogQueries;
 import jollyroster.till.PaymentQueries;
+import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 
 /** People who wait for an answer or whose time to answer runs out, and calendars that wait to be read. */
 @Component
-class WaitingNeeds {
+@Order(1)
+class WaitingNeeds implements NeedSource {
 
     private static final Duration SOON = Duration.ofHours(24);
     private static final Duration STUCK = Duration.ofMinutes(15);
@@ -39,11 +36,6 @@ class WaitingNeeds {
     private final PaymentQueries payments;
     private final BusyQueries busy;
     private final TeamQueries team;
-    private static final int MOST_REPLIES = 50;
-    private static final int LONGEST_QUOTED = 80;
-    private final DepartureQueries departures;
-    private final TextLogQueries texts;
-    private final ReceivedQueries mails;
 
     WaitingNeeds(
             RegistrationQueries roster,
@@ -51,13 +43,7 @@ class WaitingNeeds {
             ProgrammeQueries programme,
             PaymentQueries payments,
             BusyQueries busy,
-            TeamQueries team,
-            DepartureQueries departures,
-            TextLogQueries texts,
-            ReceivedQueries mails) {
-        this.mails = mails;
-        this.texts = texts;
-        this.departures = departures;
+            TeamQueries team) {
         this.busy = busy;
         this.team = team;
         this.roster = roster;
@@ -71,28 +57,17 @@ class WaitingNeeds {
                 + team.member(calendar.host()).map(host -> " of " + host.name()).orElse("");
     }
 
-    /** What people wrote back and nothing could be made of. */
-    private void replies(List<Need> needs) {
-        List<String> open = Stream.concat(
-                        texts.open(MOST_REPLIES).stream().map(TextLogQueries.Reply::body),
-                        mails.open(MOST_REPLIES).stream().map(m -> m.subject() + ": " + m.body()))
-                .toList();
-        if (!open.isEmpty()) {
-            needs.add(new Need(
-                    1,
-                    "now",
-                    open.size() == 1 ? "Somebody wrote back" : open.size() + " people wrote back",
-                    "“" + Text.oneLine(open.get(0), LONGEST_QUOTED) + "”",
-                    open.size() == 1 ? "Read it" : "Read them",
-                    "/desk/replies"));
-        }
+    @Override
+    public List<Need> at(Instant now) {
+        List<Need> needs = new ArrayList<>();
+        callUps(now, needs);
+        calendars(now, needs);
+        refunds(now, needs);
+        pleas(needs);
+        return needs;
     }
 
-    List<Need> at(Instant now) {
-        List<Need> needs = new ArrayList<>();
-        held(now, needs);
-        callUps(now, needs);
-        replies(needs);
+    private void calendars(Instant now, List<Need> needs) {
         busy.unread(now)
                 .forEach(calendar -> needs.add(new Need(
                         1,
@@ -105,6 +80,9 @@ class WaitingNeeds {
                         "The calendar could not be read. What was known before still counts.",
                         "See the calendars",
                         "/desk/setup/calendars")));
+    }
+
+    private void refunds(Instant now, List<Need> needs) {
         payments.stuckSince(now.minus(STUCK))
                 .forEach(p -> needs.add(new Need(
                         2,
@@ -113,6 +91,9 @@ class WaitingNeeds {
                         "The payment service does not take the refund; it is tried again.",
                         "See why",
                         "/desk/sessions/" + p.session() + "/why/" + p.registration())));
+    }
+
+    private void pleas(List<Need> needs) {
         Map<Long, String> titles =
                 programme.offerings().stream().collect(Collectors.toMap(Offering::id, Offering::title));
         guests.pleas()
@@ -125,32 +106,6 @@ class WaitingNeeds {
                                 : pleas + " who are not invited ask to come.",
                         "Say yes or no",
                         "/desk/offerings/" + offering + "/guests")));
-        return needs;
-    }
-
-    private void held(Instant now, List<Need> needs) {
-        departures
-                .held()
-                .ifPresent(held -> needs.add(new Need(
-                        0,
-                        "held",
-                        "All messages are held",
-                        "By " + held.by() + " for "
-                                + Times.length(
-                                        Duration.between(held.since(), now).truncatedTo(MINUTES))
-                                + "; due meanwhile: " + departures.due(now) + ".",
-                        "See the outbox",
-                        "/desk/outbox")));
-        int some = departures.some().size();
-        if (some > 0) {
-            needs.add(new Need(
-                    2,
-                    "held",
-                    some == 1 ? "Some messages are held" : "Messages are held in " + some + " places",
-                    "They wait until somebody lets them go.",
-                    "See the outbox",
-                    "/desk/outbox"));
-        }
     }
 
     private void callUps(Instant now, List<Need> needs) {
