@@ -6,8 +6,8 @@ import java.time.Instant;
 import java.util.Comparator;
 import java.util.Optional;
 import java.util.stream.Stream;
-import jollyroster.outbox.OutboxQueries;
 import jollyroster.outbox.OutboxWorker;
+import jollyroster.outbox.UnsentQueries;
 import jollyroster.platform.DeskPage;
 import jollyroster.programme.ProgrammeQueries;
 import org.springframework.context.annotation.Profile;
@@ -25,7 +25,7 @@ class ClockController {
     private final DemoClockCommands memory;
     private final DemoDay day;
     private final ProgrammeQueries programme;
-    private final OutboxQueries outbox;
+    private final UnsentQueries unsent;
     private final OutboxWorker worker;
 
     ClockController(
@@ -33,13 +33,13 @@ class ClockController {
             DemoClockCommands memory,
             DemoDay day,
             ProgrammeQueries programme,
-            OutboxQueries outbox,
+            UnsentQueries unsent,
             OutboxWorker worker) {
         this.clock = clock;
         this.memory = memory;
         this.day = day;
         this.programme = programme;
-        this.outbox = outbox;
+        this.unsent = unsent;
         this.worker = worker;
     }
 
@@ -67,7 +67,7 @@ class ClockController {
         Stream<Instant> moments = programme.between(now, now.plus(REACH)).stream()
                 .filter(s -> !s.cancelled())
                 .flatMap(s -> Stream.of(s.doorHours().opens(), s.start(), s.end()));
-        return Stream.concat(moments, outbox.nextDue(now).stream())
+        return Stream.concat(moments, unsent.nextDue(now).stream())
                 .filter(at -> at.isAfter(now))
                 .min(Comparator.naturalOrder());
     }

@@ -6,8 +6,8 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import jollyroster.door.LinkWorker;
-import jollyroster.outbox.OutboxQueries;
 import jollyroster.outbox.OutboxWorker;
+import jollyroster.outbox.UnsentQueries;
 import jollyroster.platform.OrganisationQueries;
 import jollyroster.seating.HoldWorker;
 import org.springframework.beans.factory.annotation.Value;
@@ -41,7 +41,7 @@ class DemoData implements ApplicationRunner {
     private final DemoRoom room;
     private final DemoMessages messages;
     private final HoldWorker holds;
-    private final OutboxQueries outbox;
+    private final UnsentQueries unsent;
     private final OutboxWorker worker;
     private final DemoOrganisation set;
     private final DemoClockCommands memory;
@@ -65,7 +65,7 @@ class DemoData implements ApplicationRunner {
             DemoRoom room,
             DemoMessages messages,
             HoldWorker holds,
-            OutboxQueries outbox,
+            UnsentQueries unsent,
             OutboxWorker worker,
             DemoOrganisation set,
             DemoClockCommands memory,
@@ -85,7 +85,7 @@ class DemoData implements ApplicationRunner {
         this.room = room;
         this.messages = messages;
         this.holds = holds;
-        this.outbox = outbox;
+        this.unsent = unsent;
         this.worker = worker;
         this.set = set;
         this.memory = memory;
@@ -164,6 +164,6 @@ class DemoData implements ApplicationRunner {
     }
 
     private Instant next() {
-        return outbox.nextDue(clock.instant()).orElse(Instant.MAX);
+        return unsent.nextDue(clock.instant()).orElse(Instant.MAX);
     }
 }

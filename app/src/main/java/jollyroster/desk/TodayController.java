@@ -9,7 +9,7 @@ import java.util.stream.Collectors;
 import jollyroster.chart.SeatStrip;
 import jollyroster.outbox.MailChannel;
 import jollyroster.outbox.MessageWords;
-import jollyroster.outbox.OutboxQueries;
+import jollyroster.outbox.UnsentQueries;
 import jollyroster.platform.DeskPage;
 import jollyroster.platform.OrganisationQueries;
 import jollyroster.platform.SignedIn;
@@ -35,7 +35,7 @@ class TodayController {
     private final HostQueries hosts;
     private final SignedIn signedIn;
     private final RegistrationQueries roster;
-    private final OutboxQueries outbox;
+    private final UnsentQueries unsent;
     private final MailChannel mail;
     private final OrganisationQueries organisation;
     private final FirstSteps steps;
@@ -48,7 +48,7 @@ class TodayController {
             HostQueries hosts,
             SignedIn signedIn,
             RegistrationQueries roster,
-            OutboxQueries outbox,
+            UnsentQueries unsent,
             MailChannel mail,
             OrganisationQueries organisation,
             FirstSteps steps,
@@ -60,7 +60,7 @@ class TodayController {
         this.hosts = hosts;
         this.signedIn = signedIn;
         this.roster = roster;
-        this.outbox = outbox;
+        this.unsent = unsent;
         this.mail = mail;
         this.organisation = organisation;
         this.clock = clock;
@@ -128,11 +128,11 @@ class TodayController {
     }
 
     private List<Send> sends(ZoneId home) {
-        List<OutboxQueries.NextSend> next = outbox.nextSends(NEXT_SENDS);
+        List<UnsentQueries.NextSend> next = unsent.nextSends(NEXT_SENDS);
         Map<Long, String> titles =
                 programme
                         .sessions(next.stream()
-                                .map(OutboxQueries.NextSend::session)
+                                .map(UnsentQueries.NextSend::session)
                                 .distinct()
                                 .toList())
                         .stream()

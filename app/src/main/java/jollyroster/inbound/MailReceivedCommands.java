@@ -6,7 +6,7 @@ import static jollyroster.platform.tables.Tables.MAIL_RECEIVED;
 import java.time.Clock;
 import jollyroster.core.intake.Text;
 import jollyroster.exchange.IncomingMail;
-import jollyroster.outbox.OutboxCommands;
+import jollyroster.outbox.AddressingCommands;
 import jollyroster.platform.Actor;
 import jollyroster.platform.Writes;
 import org.springframework.stereotype.Component;
@@ -19,12 +19,12 @@ public class MailReceivedCommands {
     private static final int LONGEST_LINE = 250;
     private static final int LONGEST_BODY = 5000;
     private final Writes writes;
-    private final OutboxCommands outbox;
+    private final AddressingCommands addressing;
     private final Clock clock;
 
-    MailReceivedCommands(Writes writes, OutboxCommands outbox, Clock clock) {
+    MailReceivedCommands(Writes writes, AddressingCommands addressing, Clock clock) {
         this.writes = writes;
-        this.outbox = outbox;
+        this.addressing = addressing;
         this.clock = clock;
     }
 
@@ -65,7 +65,7 @@ public class MailReceivedCommands {
                 .onDuplicateKeyUpdate()
                 .set(BOUNCED_ADDRESS.WHY, why)
                 .execute();
-        outbox.notArrived(bounce.original(), bounce.recipient(), why, clock.instant());
+        addressing.notArrived(bounce.original(), bounce.recipient(), why, clock.instant());
     }
 
     /** Somebody of the team has read what came. @return whether nobody had */

@@ -3,6 +3,7 @@ package jollyroster.inbound;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.Optional;
+import jollyroster.outbox.AddressingCommands;
 import jollyroster.outbox.OutboxCommands;
 import jollyroster.platform.Actor;
 import jollyroster.platform.OrganisationQueries;
@@ -29,6 +30,7 @@ public class TextReplyCommands {
     private final AgreementCommands agreements;
     private final AgreementQueries agreed;
     private final OutboxCommands outbox;
+    private final AddressingCommands addressing;
     private final AmendCommands amend;
     private final OrganisationQueries organisation;
     private final Clock clock;
@@ -38,6 +40,7 @@ public class TextReplyCommands {
             AgreementCommands agreements,
             AgreementQueries agreed,
             OutboxCommands outbox,
+            AddressingCommands addressing,
             AmendCommands amend,
             OrganisationQueries organisation,
             Clock clock) {
@@ -45,6 +48,7 @@ public class TextReplyCommands {
         this.agreements = agreements;
         this.agreed = agreed;
         this.outbox = outbox;
+        this.addressing = addressing;
         this.amend = amend;
         this.organisation = organisation;
         this.clock = clock;
@@ -64,7 +68,7 @@ public class TextReplyCommands {
         Instant then = at == null || at.isAfter(now) ? now : at;
         Optional<TextLogCommands.Settled> settled = log.settle(outside, delivered, reason, then);
         settled.filter(text -> !delivered).ifPresent(text -> {
-            outbox.notArrived(text.message(), reason, now);
+            addressing.notArrived(text.message(), reason, now);
             if (why.equals(GONE)) {
                 agreements.silence(text.number(), false, reason, now);
             }

@@ -16,7 +16,7 @@ import java.util.Optional;
 import jollyroster.chart.SeatStrip;
 import jollyroster.core.readiness.Readiness.Clash;
 import jollyroster.core.seats.Outlook;
-import jollyroster.outbox.OutboxQueries;
+import jollyroster.outbox.UnsentQueries;
 import jollyroster.platform.Actor;
 import jollyroster.platform.OrganisationQueries;
 import jollyroster.platform.Times;
@@ -51,7 +51,7 @@ class LedgerAssembler {
     private final HostQueries hosts;
     private final SeatCounts counts;
     private final Clashes clashes;
-    private final OutboxQueries outbox;
+    private final UnsentQueries unsent;
     private final OrganisationQueries organisation;
     private final Paces paces;
 
@@ -60,14 +60,14 @@ class LedgerAssembler {
             HostQueries hosts,
             SeatCounts counts,
             Clashes clashes,
-            OutboxQueries outbox,
+            UnsentQueries unsent,
             OrganisationQueries organisation,
             Paces paces) {
         this.queries = queries;
         this.hosts = hosts;
         this.counts = counts;
         this.clashes = clashes;
-        this.outbox = outbox;
+        this.unsent = unsent;
         this.organisation = organisation;
         this.paces = paces;
     }
@@ -173,7 +173,7 @@ class LedgerAssembler {
         Map<Long, List<Host>> leaders = hosts.of(sessions);
         Map<Long, SeatCount> taken = counts(sessions);
         Map<Long, Double> pace = paces.of(sessions, now);
-        Map<Long, Instant> next = outbox.next(sessions.stream().map(Session::id).toList());
+        Map<Long, Instant> next = unsent.next(sessions.stream().map(Session::id).toList());
         Map<Long, List<Clash>> collisions =
                 clashes.of(sessions, now).stream().collect(java.util.stream.Collectors.groupingBy(Clash::session));
         Map<LocalDate, List<Line>> byDay = new LinkedHashMap<>();

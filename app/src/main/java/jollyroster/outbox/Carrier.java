@@ -18,7 +18,7 @@ interface Carrier {
      *
      * @param facts of the registration it is about; empty for a message about none
      */
-    Parcel write(DispatchCommands.Claim claim, Optional<Letters.Facts> facts, Instant now);
+    Parcel write(Claim claim, Optional<Letters.Facts> facts, Instant now);
 
     /** A message that is written and ready to go. */
     interface Parcel {

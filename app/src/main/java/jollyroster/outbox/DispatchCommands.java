@@ -5,18 +5,17 @@ import static jollyroster.platform.tables.Tables.SENT_COPY;
 
 import java.time.Duration;
 import java.time.Instant;
-import java.util.Comparator;
+import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
-import jollyroster.core.messages.Anchor;
-import jollyroster.core.messages.Audience;
+import java.util.Map;
 import jollyroster.core.messages.Channel;
-import jollyroster.platform.Facts;
+import jollyroster.platform.KeptQuery;
 import jollyroster.platform.Writes;
-import jollyroster.platform.tables.tables.records.MessageRecord;
 import jollyroster.texting.ShortLinkCommands;
 import jollyroster.texting.TextLogCommands;
 import org.jooq.Condition;
+import org.jooq.DSLContext;
+import org.jooq.Query;
 import org.jooq.impl.DSL;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -32,86 +31,57 @@ class DispatchCommands {
     private final Writes writes;
     private final TextLogCommands texts;
     private final ShortLinkCommands links;
+    private final KeptQuery gone;
 
     DispatchCommands(Writes writes, TextLogCommands texts, ShortLinkCommands links) {
         this.links = links;
         this.writes = writes;
         this.texts = texts;
+        this.gone = writes.keep(DispatchCommands::gone);
     }
 
     /**
-     * A message in the worker's hands.
-     *
-     * @param kind the letter's kind; empty when the message brings its words, or is about a registration
-     * @param given what its template is given besides how things stand
-     */
-    record Claim(
-            long id,
-            String key,
-            long registration,
-            long session,
-            Anchor anchor,
-            Channel channel,
-            Audience audience,
-            String recipient,
-            String subject,
-            String body,
-            Optional<LetterKind> kind,
-            Facts given,
-            String calendar,
-            int attempts,
-            Instant due) {
-
-        static Claim of(MessageRecord m) {
-            return new Claim(
-                    m.getId(),
-                    m.getMessageKey(),
-                    m.getRegistrationId(),
-                    m.getSessionId(),
-                    Anchor.valueOf(m.getAnchor()),
-                    Channel.valueOf(m.getChannel()),
-                    Audience.of(m.getAudience()).orElse(Audience.EVERYBODY),
-                    m.getRecipient(),
-                    m.getSubject(),
-                    m.getBody(),
-                    m.getTemplate().isEmpty() ? Optional.empty() : Optional.of(LetterKind.valueOf(m.getTemplate())),
-                    Facts.read(m.getGiven()),
-                    m.getCalendar(),
-                    m.getAttempts(),
-                    m.getDueAt());
-        }
-    }
-
-    /**
-     * Claims up to {@code most} messages of one channel that are due, the longest due first; also those whose claim has ended without
-     * anybody saying what became of them.
+     * Claims up to {@code most} messages of one channel that are due, the longest due first; before them those whose claim has ended
+     * without anybody saying what became of them.
      *
      * @param until when the claim ends by itself
+     * @return their numbers
      */
     @Transactional
-    List<Claim> claim(Channel channel, int most, Instant now, Instant until) {
-        List<Claim> due = writes.sql()
-                .selectFrom(MESSAGE)
-                .where(MESSAGE.STATE
-                        .eq(MessageState.PLANNED.name())
-                        .and(MESSAGE.DUE_AT.le(now))
-                        .or(MESSAGE.STATE.eq(MessageState.SENDING.name()).and(MESSAGE.CLAIMED_UNTIL.le(now))))
-                .and(MESSAGE.CHANNEL.eq(channel.name()))
-                .and(notHeld())
-                .orderBy(MESSAGE.DUE_AT, MESSAGE.ID)
-                .limit(most)
-                .fetch(Claim::of);
-        if (!due.isEmpty()) {
-            writes.sql()
-                    .update(MESSAGE)
-                    .set(MESSAGE.STATE, MessageState.SENDING.name())
-                    .set(MESSAGE.CLAIMED_UNTIL, until)
-                    .where(MESSAGE.ID.in(due.stream().map(Claim::id).toList()))
-                    .execute();
+    List<Long> claim(Channel channel, int most, Instant now, Instant until) {
+        Condition may = MESSAGE.CHANNEL.eq(channel.name()).and(notHeld());
+        List<Long> claimed = new ArrayList<>(claim(
+                MESSAGE.STATE
+                        .eq(MessageState.SENDING.name())
+                        .and(MESSAGE.CLAIMED_UNTIL.le(now))
+                        .and(may),
+                most,
+                until));
+        if (claimed.size() < most) {
+            claimed.addAll(claim(
+                    MESSAGE.STATE
+                            .eq(MessageState.PLANNED.name())
+                            .and(MESSAGE.DUE_AT.le(now))
+                            .and(may),
+                    most - claimed.size(),
+                    until));
         }
-        return due.stream()
-                .sorted(Comparator.comparing(Claim::due).thenComparing(Claim::id))
-                .toList();
+        return claimed;
+    }
+
+    /** What they say is read later: nobody else may write meanwhile. */
+    private List<Long> claim(Condition which, int most, Instant until) {
+        return writes.sql()
+                .update(MESSAGE)
+                .set(MESSAGE.STATE, MessageState.SENDING.name())
+                .set(MESSAGE.CLAIMED_UNTIL, until)
+                .where(MESSAGE.ID.in(DSL.select(MESSAGE.ID)
+                        .from(MESSAGE)
+                        .where(which)
+                        .orderBy(MESSAGE.DUE_AT, MESSAGE.ID)
+                        .limit(most)))
+                .returningResult(MESSAGE.ID)
+                .fetch(MESSAGE.ID);
     }
 
     private Condition notHeld() {
@@ -143,8 +113,7 @@ class DispatchCommands {
                 .execute();
     }
 
-    @Transactional
-    void sent(Claim claim, String subject, Instant now) {
+    private void sent(Claim claim, String subject, Instant now) {
         settle(claim, MessageState.SENT, "", now);
         if (!subject.equals(claim.subject())) {
             writes.sql()
@@ -158,30 +127,31 @@ class DispatchCommands {
     /** Keeps that these have gone, all at once. */
     @Transactional
     void sent(List<HandedOver.Taken> taken) {
-        writes.sql()
-                .batch(taken.stream()
-                        .map(one -> writes.sql()
-                                .update(MESSAGE)
-                                .set(MESSAGE.STATE, MessageState.SENT.name())
-                                .set(MESSAGE.REASON, "")
-                                .set(MESSAGE.ATTEMPTS, MESSAGE.ATTEMPTS.plus(1))
-                                .set(MESSAGE.DONE_AT, one.at())
-                                .set(MESSAGE.SUBJECT, one.subject())
-                                .where(MESSAGE.MESSAGE_KEY.eq(one.key()))
-                                .and(MESSAGE.STATE.eq(MessageState.SENDING.name())))
-                        .toList())
-                .execute();
+        taken.forEach(one ->
+                gone.run(Map.of("id", one.message(), "key", one.key(), "done_at", one.at(), "subject", one.subject())));
     }
 
-    /** The same, with a copy of it as it was handed to the mail server. */
+    private static Query gone(DSLContext sql) {
+        return sql.update(MESSAGE)
+                .set(MESSAGE.STATE, DSL.inline(MessageState.SENT.name()))
+                .set(MESSAGE.REASON, DSL.inline(""))
+                .set(MESSAGE.ATTEMPTS, MESSAGE.ATTEMPTS.plus(DSL.inline(1)))
+                .set(MESSAGE.DONE_AT, DSL.param("done_at", MESSAGE.DONE_AT))
+                .set(MESSAGE.SUBJECT, DSL.param("subject", MESSAGE.SUBJECT))
+                .where(MESSAGE.ID.eq(DSL.param("id", MESSAGE.ID)))
+                .and(MESSAGE.MESSAGE_KEY.eq(DSL.param("key", MESSAGE.MESSAGE_KEY)))
+                .and(MESSAGE.STATE.eq(DSL.inline(MessageState.SENDING.name())));
+    }
+
+    /** One has gone. @param copy of it as it was handed to the mail server, packed */
     @Transactional
-    void sent(Claim claim, Letter letter, Instant now) {
-        sent(claim, letter.subject(), now);
+    void sent(Claim claim, String subject, byte[] copy, Instant now) {
+        sent(claim, subject, now);
         writes.sql()
                 .insertInto(SENT_COPY)
                 .set(SENT_COPY.MESSAGE_ID, claim.id())
                 .set(SENT_COPY.MESSAGE_KEY, claim.key())
-                .set(SENT_COPY.SOURCE, letter.packed())
+                .set(SENT_COPY.SOURCE, copy)
                 .set(SENT_COPY.SENT_AT, now)
                 .onDuplicateKeyIgnore()
                 .execute();

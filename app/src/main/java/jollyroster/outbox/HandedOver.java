@@ -33,7 +33,7 @@ class HandedOver implements DisposableBean {
     private final List<Taken> open = new ArrayList<>();
 
     /** A message that has gone. */
-    record Taken(String key, String subject, Instant at) {}
+    record Taken(long message, String key, String subject, Instant at) {}
 
     HandedOver(@Value("${jolly.data}") String folder) throws IOException {
         Path path = Path.of(folder, "handed-over.log");
@@ -60,6 +60,7 @@ class HandedOver implements DisposableBean {
     private static byte[] bytes(Taken taken) throws IOException {
         ByteArrayOutputStream line = new ByteArrayOutputStream();
         try (DataOutputStream out = new DataOutputStream(line)) {
+            out.writeLong(taken.message());
             out.writeUTF(taken.key());
             out.writeLong(taken.at().toEpochMilli());
             out.writeUTF(taken.subject());
@@ -110,9 +111,10 @@ class HandedOver implements DisposableBean {
     }
 
     private static Taken readOne(DataInputStream in) throws IOException {
+        long message = in.readLong();
         String key = in.readUTF();
         Instant at = Instant.ofEpochMilli(in.readLong());
-        return new Taken(key, in.readUTF(), at);
+        return new Taken(message, key, in.readUTF(), at);
     }
 
     @Override

@@ -31,7 +31,7 @@ public class LetterCheck {
     public static final int LONGEST_BODY = 20_000;
 
     private static final String SAMPLE_LINK = "https://link.example/way-in";
-    private final LetterWriter writer;
+    private final LetterPreviews previews;
 
     private final Letters letters;
 
@@ -42,7 +42,7 @@ public class LetterCheck {
     private final Wordings wordings;
 
     LetterCheck(
-            LetterWriter writer,
+            LetterPreviews previews,
             @Lazy Letters letters,
             OrganisationQueries organisation,
             @Lazy AnswersGiven answers,
@@ -53,7 +53,7 @@ public class LetterCheck {
         this.texts = texts;
         this.kept = kept;
         this.wordings = wordings;
-        this.writer = writer;
+        this.previews = previews;
         this.letters = letters;
         this.organisation = organisation;
     }
@@ -63,12 +63,12 @@ public class LetterCheck {
 
     /** A letter to somebody who is on no session, as they would read it. */
     public Read preview(LetterKind kind, Facts given) {
-        return writer.preview(kind, given, organisation.organisation().name());
+        return previews.preview(kind, given, organisation.organisation().name());
     }
 
     /** A text without problems as somebody who is registered would read it; empty when they are not. */
     public Optional<String> preview(String body, long registration, long session) {
-        return letters.facts(registration, session).map(facts -> writer.preview(body, facts));
+        return letters.facts(registration, session).map(facts -> previews.preview(body, facts));
     }
 
     /** What is wrong, in words; empty when it can be sent. Names such as {@code {{first_name}}} must be known. */
@@ -79,7 +79,7 @@ public class LetterCheck {
         if (body.isBlank() || body.length() > LONGEST_BODY) {
             return Optional.of("A text of at most 20,000 characters.");
         }
-        return TemplateText.problems(body, LetterWriter.names()).stream()
+        return TemplateText.problems(body, LetterValues.names()).stream()
                 .findFirst()
                 .map(fault -> FaultWords.of(fault) + " Known are first_name, name, title, starts, place, join_link, "
                         + "own_link, seats, place_in_line, organisation.");
@@ -88,7 +88,7 @@ public class LetterCheck {
     /** The names the words of a message may use, those of the questions of its offering included. */
     public Set<String> names(long offering) {
         return Stream.of(
-                        LetterWriter.names().stream(),
+                        LetterValues.names().stream(),
                         texts.names().stream(),
                         answers.names(offering).stream().map(name -> Wordings.ANSWER + name))
                 .flatMap(names -> names)
@@ -97,7 +97,7 @@ public class LetterCheck {
 
     /** The names the words of one message may use. */
     public Set<String> names(WordingQueries.Of of) {
-        return Anchor.INVITING.contains(of.anchor()) ? LetterWriter.SAMPLE_INVITED.keySet() : names(of.offering());
+        return Anchor.INVITING.contains(of.anchor()) ? LetterPreviews.SAMPLE_INVITED.keySet() : names(of.offering());
     }
 
     /** What is wrong with the words of a message, in words, where it is and why; nothing when they can be kept. */
@@ -129,13 +129,13 @@ public class LetterCheck {
         Set<String> named = answers.names(of.offering());
         if (Anchor.INVITING.contains(of.anchor())) {
             boolean missing = WayIn.of(of.anchor()).isPresent()
-                    && !writer.previewInvited(words, SAMPLE_LINK).text().contains(SAMPLE_LINK);
+                    && !previews.previewInvited(words, SAMPLE_LINK).text().contains(SAMPLE_LINK);
             return missing ? List.of(WayIn.of(of.anchor()).orElseThrow()) : List.of();
         }
         try {
             boolean lost = WayIn.of(of.anchor()).isPresent()
                     && everyCase()
-                            .anyMatch(holding -> !writer.sample(words, SAMPLE_LINK, holding, named)
+                            .anyMatch(holding -> !previews.sample(words, SAMPLE_LINK, holding, named)
                                     .contains(SAMPLE_LINK));
             return lost ? List.of(WayIn.of(of.anchor()).orElseThrow()) : List.of();
         } catch (MustacheException broken) {
@@ -145,7 +145,7 @@ public class LetterCheck {
 
     /** Every choice of the conditions, as those that hold. */
     private static Stream<Set<String>> everyCase() {
-        List<String> all = LetterWriter.CONDITIONS;
+        List<String> all = LetterPreviews.CONDITIONS;
         return IntStream.range(0, 1 << all.size())
                 .mapToObj(choice -> all.stream()
                         .filter(condition -> (choice >> all.indexOf(condition) & 1) == 1)
@@ -158,20 +158,20 @@ public class LetterCheck {
     /** Words without faults as somebody who is registered would read them; empty when they are not. */
     public Optional<Mail> preview(WordingQueries.Of of, Wording words, long registration, long session) {
         return letters.facts(registration, session)
-                .map(facts ->
-                        writer.preview(of.anchor(), words, of.offering() != WordingQueries.HOUSE, facts, registration));
+                .map(facts -> previews.preview(
+                        of.anchor(), words, of.offering() != WordingQueries.HOUSE, facts, registration));
     }
 
     /** Words for somebody who is on no session yet, as somebody made up would read them. */
     public Mail previewInvited(Wording words) {
-        return writer.previewInvited(words, SAMPLE_LINK);
+        return previews.previewInvited(words, SAMPLE_LINK);
     }
 
     /** A message with the words that count now as somebody made up would read it. */
     public Mail rehearse(Anchor anchor, Letters.Facts made) {
         long offering = made.about().offering();
         Wording words = counting(new WordingQueries.Of(anchor, offering));
-        return writer.preview(anchor, words, wordings.isOwn(anchor, offering), made, 0);
+        return previews.preview(anchor, words, wordings.isOwn(anchor, offering), made, 0);
     }
 
     /** The words that count for a message now: the offering's, those of the house, or those that ship. */

@@ -45,15 +45,15 @@ class MailCarrier implements Carrier {
 
     /** What only the tray takes is noted in a file first: it is so fast that the store would set the pace. */
     @Override
-    public Parcel write(DispatchCommands.Claim claim, Optional<Letters.Facts> facts, Instant now) {
+    public Parcel write(Claim claim, Optional<Letters.Facts> facts, Instant now) {
         Letter letter = facts.map(known -> writer.about(claim, known, now))
                 .orElseGet(() -> writer.standing(claim, letters.sender(), now));
         return () -> {
             mail.deliver(letter);
             if (mail.reachesPeople()) {
-                dispatch.sent(claim, letter, now);
+                dispatch.sent(claim, letter.subject(), letter.packed(), now);
             } else {
-                handedOver.note(new HandedOver.Taken(claim.key(), letter.subject(), now));
+                handedOver.note(new HandedOver.Taken(claim.id(), claim.key(), letter.subject(), now));
             }
         };
     }

@@ -42,6 +42,11 @@ class MailPage {
                 ours.logo().isEmpty() ? "" : address.of("/pictures/" + ours.logo())));
     }
 
+    /** The words of a letter, filled in. */
+    String of(Wordings.Words words, String subject, Map<String, Object> values, Locale language) {
+        return of(subject, words.preheader(values), words.body().html(values), language);
+    }
+
     /** Who writes. */
     String sender() {
         return organisation.organisation().name();

@@ -31,7 +31,7 @@ class Obstacles {
     }
 
     /** Why it does not go, in words; empty when it goes. */
-    String of(DispatchCommands.Claim claim, Letters.Facts facts, Instant now) {
+    String of(Claim claim, Letters.Facts facts, Instant now) {
         String standing = facts.obstacle(claim.anchor(), now);
         if (!standing.isEmpty()) {
             return standing;
@@ -59,7 +59,7 @@ class Obstacles {
                 .orElse("");
     }
 
-    private boolean isAmong(DispatchCommands.Claim claim, Letters.Facts facts) {
+    private boolean isAmong(Claim claim, Letters.Facts facts) {
         Audience audience = claim.audience();
         return audience.isEverybody()
                 || audience.holds(
@@ -69,14 +69,14 @@ class Obstacles {
                                 : Map.of());
     }
 
-    private String notIn(DispatchCommands.Claim claim, Letters.Facts facts) {
+    private String notIn(Claim claim, Letters.Facts facts) {
         if (!facts.online()) {
             return "who is there is not known where it is held in person";
         }
         return attendances.hasBeenIn(claim.session(), claim.registration()) ? "is in already" : "";
     }
 
-    private String verdict(DispatchCommands.Claim claim, Letters.Facts facts, Verdict wanted, Instant now) {
+    private String verdict(Claim claim, Letters.Facts facts, Verdict wanted, Instant now) {
         if (facts.end().isAfter(now)) {
             return "";
         }

@@ -15,12 +15,12 @@ class OutboxHealth implements HealthIndicator {
 
     private static final Status DEGRADED = new Status("DEGRADED");
     private static final Duration LATE = Duration.ofMinutes(15);
-    private final OutboxQueries outbox;
+    private final UnsentQueries unsent;
     private final List<OutsideService> services;
     private final Clock clock;
 
-    OutboxHealth(OutboxQueries outbox, List<OutsideService> services, Clock clock) {
-        this.outbox = outbox;
+    OutboxHealth(UnsentQueries unsent, List<OutsideService> services, Clock clock) {
+        this.unsent = unsent;
         this.services = List.copyOf(services);
         this.clock = clock;
     }
@@ -31,7 +31,7 @@ class OutboxHealth implements HealthIndicator {
                 .filter(s -> s.outSince().isPresent())
                 .map(OutsideService::name)
                 .toList();
-        int late = outbox.dueBefore(clock.instant().minus(LATE));
+        int late = unsent.dueBefore(clock.instant().minus(LATE));
         return out.isEmpty() && late == 0
                 ? Health.up().build()
                 : Health.status(DEGRADED)

@@ -2,7 +2,6 @@ package jollyroster.outbox;
 
 import static jollyroster.platform.tables.Tables.MESSAGE;
 import static jollyroster.platform.tables.Tables.REGISTRATION;
-import static jollyroster.platform.tables.Tables.SESSION;
 import static org.jooq.impl.DSL.count;
 import static org.jooq.impl.DSL.min;
 
@@ -13,7 +12,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import jollyroster.core.dates.Offset;
 import jollyroster.core.messages.Anchor;
 import jollyroster.core.messages.Channel;
@@ -35,16 +33,12 @@ public class OutboxQueries {
     private final Reads reads;
     private final Remembered<Asked, List<Item>> lists;
     private final Remembered<Long, List<Count>> counts;
-    private final Remembered<Integer, List<NextSend>> nextSends;
-    private final Remembered<Set<Long>, Map<Long, Instant>> next;
     private final Remembered<Integer, Map<MessageState, Integer>> totals;
 
     OutboxQueries(Reads reads, TableChanges changes) {
         this.lists = new Remembered<>(changes, 8, "message");
         this.counts = new Remembered<>(changes, 200, "message");
-        this.nextSends = new Remembered<>(changes, 3, "message");
         this.totals = new Remembered<>(changes, 1, "message");
-        this.next = new Remembered<>(changes, 20, "message");
         this.reads = reads;
     }
 
@@ -210,43 +204,6 @@ public class OutboxQueries {
                         r.value8()));
     }
 
-    /** What leaves next: planned messages of one line of a session's plan that go at the same time, taken together. */
-    public record NextSend(Instant due, Anchor anchor, Offset offset, Channel channel, long session, int messages) {}
-
-    public List<NextSend> nextSends(int most) {
-        return nextSends.get(most, this::readNextSends);
-    }
-
-    private List<NextSend> readNextSends(int most) {
-        return reads.sql()
-                .select(
-                        MESSAGE.DUE_AT,
-                        MESSAGE.ANCHOR,
-                        MESSAGE.AMOUNT,
-                        MESSAGE.UNIT,
-                        MESSAGE.CHANNEL,
-                        MESSAGE.SESSION_ID,
-                        count())
-                .from(MESSAGE)
-                .where(MESSAGE.STATE.eq(MessageState.PLANNED.name()))
-                .groupBy(
-                        MESSAGE.DUE_AT,
-                        MESSAGE.SESSION_ID,
-                        MESSAGE.ANCHOR,
-                        MESSAGE.AMOUNT,
-                        MESSAGE.UNIT,
-                        MESSAGE.CHANNEL)
-                .orderBy(MESSAGE.DUE_AT)
-                .limit(most)
-                .fetch(r -> new NextSend(
-                        r.value1(),
-                        Anchor.valueOf(r.value2()),
-                        new Offset(r.value3(), Offset.Unit.valueOf(r.value4())),
-                        Channel.valueOf(r.value5()),
-                        r.value6(),
-                        r.value7()));
-    }
-
     /** The messages to one registration, in order of time. */
     public List<Item> ofRegistration(long registration) {
         return reads.sql()
@@ -254,42 +211,6 @@ public class OutboxQueries {
                 .where(MESSAGE.REGISTRATION_ID.eq(registration))
                 .orderBy(MESSAGE.DUE_AT, MESSAGE.ID)
                 .fetch(OutboxQueries::item);
-    }
-
-    /** How many messages of each of these sessions have not left yet. */
-    public Map<Long, Integer> unsent(Collection<Long> sessions) {
-        return reads.sql()
-                .select(MESSAGE.SESSION_ID, count())
-                .from(MESSAGE)
-                .where(MESSAGE.SESSION_ID.in(sessions))
-                .and(MESSAGE.STATE.eq(MessageState.PLANNED.name()))
-                .groupBy(MESSAGE.SESSION_ID)
-                .fetchMap(MESSAGE.SESSION_ID, count());
-    }
-
-    /** The next planned message of each of these sessions. */
-    public Map<Long, Instant> next(Collection<Long> sessions) {
-        return next.get(Set.copyOf(sessions), this::readNext);
-    }
-
-    private Map<Long, Instant> readNext(Set<Long> sessions) {
-        return reads.sql()
-                .select(MESSAGE.SESSION_ID, min(MESSAGE.DUE_AT))
-                .from(MESSAGE)
-                .where(MESSAGE.SESSION_ID.in(sessions))
-                .and(MESSAGE.STATE.eq(MessageState.PLANNED.name()))
-                .groupBy(MESSAGE.SESSION_ID)
-                .fetchMap(MESSAGE.SESSION_ID, min(MESSAGE.DUE_AT));
-    }
-
-    /** When the next planned message after {@code now} is due. */
-    public Optional<Instant> nextDue(Instant now) {
-        return reads.sql()
-                .select(min(MESSAGE.DUE_AT))
-                .from(MESSAGE)
-                .where(MESSAGE.STATE.eq(MessageState.PLANNED.name()))
-                .and(MESSAGE.DUE_AT.gt(now))
-                .fetchOptional(DSL.min(MESSAGE.DUE_AT));
     }
 
     static Item item(MessageRecord m) {
@@ -313,21 +234,6 @@ public class OutboxQueries {
                 Optional.ofNullable(m.getDoneAt()));
     }
 
-    /** How many planned messages are written with these words. */
-    public int planned(WordingQueries.Of of) {
-        return reads.sql()
-                .fetchCount(DSL.selectOne()
-                        .from(MESSAGE)
-                        .where(MESSAGE.STATE.eq(MessageState.PLANNED.name()))
-                        .and(MESSAGE.ANCHOR.eq(of.anchor().name()))
-                        .and(
-                                of.offering() == WordingQueries.HOUSE
-                                        ? DSL.noCondition()
-                                        : MESSAGE.SESSION_ID.in(DSL.select(SESSION.ID)
-                                                .from(SESSION)
-                                                .where(SESSION.OFFERING_ID.eq(of.offering())))));
-    }
-
     /** What became of letters to many, by letter. */
     public Map<Long, Map<MessageState, Integer>> ofMailings(Collection<Long> mailings) {
         Map<Long, Map<MessageState, Integer>> counts = new LinkedHashMap<>();
@@ -339,14 +245,5 @@ public class OutboxQueries {
                 .forEach(r -> counts.computeIfAbsent(r.value1(), id -> new EnumMap<>(MessageState.class))
                         .put(MessageState.valueOf(r.value2()), r.value3()));
         return counts;
-    }
-
-    /** How many messages have been due since before a time and have not gone. */
-    public int dueBefore(Instant when) {
-        return reads.sql()
-                .fetchCount(DSL.selectOne()
-                        .from(MESSAGE)
-                        .where(MESSAGE.STATE.in(MessageState.PLANNED.name(), MessageState.SENDING.name()))
-                        .and(MESSAGE.DUE_AT.lt(when)));
     }
 }

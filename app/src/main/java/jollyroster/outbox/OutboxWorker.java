@@ -14,6 +14,7 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
+import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 
 /**
@@ -25,9 +26,10 @@ import org.springframework.stereotype.Component;
 public class OutboxWorker {
 
     private static final Logger LOG = LoggerFactory.getLogger(OutboxWorker.class);
-    private static final int BATCH = 50;
+    private static final int BATCH = 100;
     private final List<Carrier> carriers;
     private final DispatchCommands dispatch;
+    private final ClaimQueries claims;
     private final DepartureQueries departures;
     private final Letters letters;
     private final Obstacles obstacles;
@@ -38,6 +40,7 @@ public class OutboxWorker {
     OutboxWorker(
             List<Carrier> carriers,
             DispatchCommands dispatch,
+            ClaimQueries claims,
             DepartureQueries departures,
             Letters letters,
             Obstacles obstacles,
@@ -46,6 +49,7 @@ public class OutboxWorker {
         this.handedOver = handedOver;
         this.carriers = List.copyOf(carriers);
         this.dispatch = dispatch;
+        this.claims = claims;
         this.departures = departures;
         this.letters = letters;
         this.obstacles = obstacles;
@@ -71,6 +75,7 @@ public class OutboxWorker {
     }
 
     /** Sends everything that is due now, unless its service is out. @return how many messages were taken */
+    @Scheduled(fixedDelay = 1000)
     public synchronized int sendDue() {
         recover();
         keep();
@@ -124,7 +129,7 @@ public class OutboxWorker {
         return begun(by, next);
     }
 
-    private void putBack(Carrier by, List<DispatchCommands.Claim> claims) {
+    private void putBack(Carrier by, List<Claim> claims) {
         if (!claims.isEmpty()) {
             dispatch.putBack(claims, "the " + by.service().name() + " did not answer");
         }
@@ -163,7 +168,7 @@ public class OutboxWorker {
     /** The next that are due, written; empty when there are none, or none may go. */
     private List<Round.Ready> written(Carrier by) {
         List<Round.Ready> written = List.of();
-        for (List<DispatchCommands.Claim> batch = claimed(by);
+        for (List<Claim> batch = claimed(by);
                 written.isEmpty() && !batch.isEmpty();
                 batch = written.isEmpty() ? claimed(by) : List.of()) {
             written = written(by, batch);
@@ -171,22 +176,22 @@ public class OutboxWorker {
         return written;
     }
 
-    private List<DispatchCommands.Claim> claimed(Carrier by) {
+    private List<Claim> claimed(Carrier by) {
         Instant now = clock.instant();
         return by.service().isResting() || departures.held().isPresent()
                 ? List.of()
-                : dispatch.claim(
-                        by.channel(), BATCH, now, now.plus(by.service().limit().multipliedBy(3L * BATCH)));
+                : claims.of(dispatch.claim(
+                        by.channel(), BATCH, now, now.plus(by.service().limit().multipliedBy(3L * BATCH))));
     }
 
     /** Where the facts of one cannot be read, each is read by itself. */
-    private List<Round.Ready> written(Carrier by, List<DispatchCommands.Claim> batch) {
+    private List<Round.Ready> written(Carrier by, List<Claim> batch) {
         try {
             Map<Letters.Asked, Letters.Facts> facts = letters.facts(batch.stream()
                     .filter(claim -> claim.anchor() != Anchor.LETTER)
                     .map(OutboxWorker::asked)
                     .collect(Collectors.toSet()));
-            return batch.parallelStream()
+            return batch.stream()
                     .flatMap(claim -> written(by, claim, Optional.ofNullable(facts.get(asked(claim)))).stream())
                     .toList();
         } catch (RuntimeException bad) {
@@ -200,16 +205,16 @@ public class OutboxWorker {
         }
     }
 
-    private static Letters.Asked asked(DispatchCommands.Claim claim) {
+    private static Letters.Asked asked(Claim claim) {
         return new Letters.Asked(claim.registration(), claim.session());
     }
 
-    private Optional<Round.Ready> writtenAnew(Carrier by, DispatchCommands.Claim claim) {
+    private Optional<Round.Ready> writtenAnew(Carrier by, Claim claim) {
         return written(by, List.of(claim)).stream().findFirst();
     }
 
     /** A message that cannot be written fails by itself and holds up no other. @return empty when it does not go */
-    private Optional<Round.Ready> written(Carrier by, DispatchCommands.Claim claim, Optional<Letters.Facts> facts) {
+    private Optional<Round.Ready> written(Carrier by, Claim claim, Optional<Letters.Facts> facts) {
         try {
             String obstacle = claim.anchor() == Anchor.LETTER
                     ? ""
@@ -225,12 +230,12 @@ public class OutboxWorker {
         return Optional.empty();
     }
 
-    private void unwritten(DispatchCommands.Claim claim, Exception bad) {
+    private void unwritten(Claim claim, Exception bad) {
         LOG.error("Message {} cannot be written: {}", claim.id(), bad.toString());
         dispatch.failed(claim, "it could not be written", true, clock.instant());
     }
 
-    private void notDelivered(Carrier by, DispatchCommands.Claim claim, NotDelivered why) {
+    private void notDelivered(Carrier by, Claim claim, NotDelivered why) {
         if (why.kind() == NotDelivered.Kind.OUTAGE) {
             by.service().failed();
             dispatch.putBack(List.of(claim), String.valueOf(why.getMessage()));

@@ -48,11 +48,11 @@ public class PlannedMailQueries {
         return reads.sql()
                 .selectFrom(MESSAGE)
                 .where(MESSAGE.ID.eq(id))
-                .fetchOptional(DispatchCommands.Claim::of)
+                .fetchOptional(Claim::of)
                 .flatMap(claim -> planned(claim, now));
     }
 
-    private Optional<Planned> planned(DispatchCommands.Claim claim, Instant now) {
+    private Optional<Planned> planned(Claim claim, Instant now) {
         if (claim.anchor() == Anchor.LETTER && claim.channel() == Channel.TEXT) {
             return Optional.of(new Planned(text(claim, letters.sender().organisation(), claim.body()), ""));
         }
@@ -63,14 +63,14 @@ public class PlannedMailQueries {
                 .map(facts -> new Planned(mail(claim, facts, now), obstacles.of(claim, facts, now)));
     }
 
-    private SentMail.Mail mail(DispatchCommands.Claim claim, Letters.Facts facts, Instant now) {
+    private SentMail.Mail mail(Claim claim, Letters.Facts facts, Instant now) {
         if (claim.channel() == Channel.EMAIL) {
             return mail(writer.about(claim, facts, now), claim.due());
         }
         return text(claim, facts.organisation(), texts.preview(claim, facts));
     }
 
-    private static SentMail.Mail text(DispatchCommands.Claim claim, String from, String words) {
+    private static SentMail.Mail text(Claim claim, String from, String words) {
         return new SentMail.Mail(from, claim.recipient(), claim.subject(), "", claim.due(), words, "", "", List.of());
     }
 

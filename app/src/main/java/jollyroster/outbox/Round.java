@@ -15,14 +15,14 @@ final class Round implements Callable<Boolean> {
     private static final long FRESH_NANOS = 1_000_000_000L;
 
     private final List<Ready> messages;
-    private final Function<DispatchCommands.Claim, Optional<Ready>> anew;
+    private final Function<Claim, Optional<Ready>> anew;
     private final List<Outcome> outcomes = new CopyOnWriteArrayList<>();
     private volatile boolean stopped;
 
     /** A message that is written. */
-    record Ready(DispatchCommands.Claim claim, Carrier.Parcel parcel, long writtenNanos) {
+    record Ready(Claim claim, Carrier.Parcel parcel, long writtenNanos) {
 
-        Ready(DispatchCommands.Claim claim, Carrier.Parcel parcel) {
+        Ready(Claim claim, Carrier.Parcel parcel) {
             this(claim, parcel, System.nanoTime());
         }
 
@@ -32,10 +32,7 @@ final class Round implements Callable<Boolean> {
     }
 
     /** What became of a message. @param trouble {@code null} where there was none @param gone whether it was handed over */
-    record Outcome(
-            DispatchCommands.Claim claim,
-            boolean gone,
-            @Nullable Exception trouble) {
+    record Outcome(Claim claim, boolean gone, @Nullable Exception trouble) {
 
         private boolean isOutage() {
             return trouble instanceof NotDelivered why && why.kind() == NotDelivered.Kind.OUTAGE;
@@ -43,7 +40,7 @@ final class Round implements Callable<Boolean> {
     }
 
     /** @param anew writes a message once more; empty where it is not to go any longer */
-    Round(List<Ready> messages, Function<DispatchCommands.Claim, Optional<Ready>> anew) {
+    Round(List<Ready> messages, Function<Claim, Optional<Ready>> anew) {
         this.messages = messages;
         this.anew = anew;
     }
@@ -94,7 +91,7 @@ final class Round implements Callable<Boolean> {
     }
 
     /** Those of which nothing has become. @param known how many outcomes were dealt with */
-    List<DispatchCommands.Claim> rest(int known) {
+    List<Claim> rest(int known) {
         return messages.stream().skip(known).map(Ready::claim).toList();
     }
 }

@@ -39,7 +39,7 @@ class TextCarrier implements Carrier {
     }
 
     @Override
-    public Parcel write(DispatchCommands.Claim claim, Optional<Letters.Facts> facts, Instant now) {
+    public Parcel write(Claim claim, Optional<Letters.Facts> facts, Instant now) {
         TextWriter.Written text =
                 facts.map(known -> writer.about(claim, known)).orElseGet(() -> writer.standing(claim));
         return () -> {

@@ -41,7 +41,7 @@ class TextWriter {
     record Written(String number, String words, int parts) {}
 
     /** The text of a message about somebody who agreed to texts; its links are short. */
-    Written about(DispatchCommands.Claim claim, Letters.Facts facts) {
+    Written about(Claim claim, Letters.Facts facts) {
         String words = words(claim, facts, link -> dispatch.shorten(claim.id(), link));
         int parts = Segments.of(words).parts();
         if (parts == 0 || parts > MOST_PARTS) {
@@ -51,17 +51,17 @@ class TextWriter {
     }
 
     /** A text about no registration, in the words it brings. */
-    Written standing(DispatchCommands.Claim claim) {
+    Written standing(Claim claim) {
         String words = Segments.narrowed(claim.body());
         return new Written(claim.recipient(), words, Segments.of(words).parts());
     }
 
     /** The same to look at, without links that work. */
-    String preview(DispatchCommands.Claim claim, Letters.Facts facts) {
+    String preview(Claim claim, Letters.Facts facts) {
         return words(claim, facts, link -> links.sample());
     }
 
-    private String words(DispatchCommands.Claim claim, Letters.Facts facts, UnaryOperator<String> shorten) {
+    private String words(Claim claim, Letters.Facts facts, UnaryOperator<String> shorten) {
         Wordings.Words words = wordings.of(claim.anchor(), facts.about().offering());
         Template text = words.asText().orElseThrow(() -> new IllegalStateException("No text for " + claim.anchor()));
         return fill(text, letters.filled(claim, words, facts), shorten);

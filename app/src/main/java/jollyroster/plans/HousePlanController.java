@@ -12,9 +12,9 @@ import jollyroster.core.messages.WritingHours;
 import jollyroster.outbox.HoursQueries;
 import jollyroster.outbox.HoursWords;
 import jollyroster.outbox.MessageWords;
-import jollyroster.outbox.OutboxQueries;
 import jollyroster.outbox.PlanQueries;
 import jollyroster.outbox.PlanQueries.House;
+import jollyroster.outbox.UnsentQueries;
 import jollyroster.plans.ReminderCommands.Changed;
 import jollyroster.platform.Actor;
 import jollyroster.platform.DeskPage;
@@ -42,7 +42,7 @@ class HousePlanController {
     private final HousePlanCommands commands;
     private final ProgrammeQueries programme;
     private final HoursQueries hours;
-    private final OutboxQueries outbox;
+    private final UnsentQueries unsent;
     private final OrganisationQueries organisation;
     private final Clock clock;
 
@@ -51,14 +51,14 @@ class HousePlanController {
             HousePlanCommands commands,
             ProgrammeQueries programme,
             HoursQueries hours,
-            OutboxQueries outbox,
+            UnsentQueries unsent,
             OrganisationQueries organisation,
             Clock clock) {
         this.plans = plans;
         this.commands = commands;
         this.programme = programme;
         this.hours = hours;
-        this.outbox = outbox;
+        this.unsent = unsent;
         this.organisation = organisation;
         this.clock = clock;
     }
@@ -139,9 +139,7 @@ class HousePlanController {
                 .filter(s -> s.start().isAfter(now))
                 .map(Session::id)
                 .toList();
-        return outbox.unsent(coming).values().stream()
-                .mapToInt(Integer::intValue)
-                .sum();
+        return unsent.of(coming).values().stream().mapToInt(Integer::intValue).sum();
     }
 
     private House known(long id) {

@@ -12,7 +12,7 @@ import jollyroster.outbox.MessageWords;
 import jollyroster.outbox.NamedTextCommands;
 import jollyroster.outbox.NamedTextQueries;
 import jollyroster.outbox.NamedTextQueries.Named;
-import jollyroster.outbox.OutboxQueries;
+import jollyroster.outbox.UnsentQueries;
 import jollyroster.outbox.WordingQueries.Of;
 import jollyroster.platform.Actor;
 import jollyroster.platform.DeskPage;
@@ -36,7 +36,7 @@ class NamedTextController {
     private final NamedTextQueries texts;
     private final NamedTextCommands commands;
     private final LetterCheck check;
-    private final OutboxQueries outbox;
+    private final UnsentQueries unsent;
     private final ProgrammeQueries programme;
     private final TeamQueries team;
 
@@ -44,13 +44,13 @@ class NamedTextController {
             NamedTextQueries texts,
             NamedTextCommands commands,
             LetterCheck check,
-            OutboxQueries outbox,
+            UnsentQueries unsent,
             ProgrammeQueries programme,
             TeamQueries team) {
         this.texts = texts;
         this.commands = commands;
         this.check = check;
-        this.outbox = outbox;
+        this.unsent = unsent;
         this.programme = programme;
         this.team = team;
     }
@@ -140,7 +140,7 @@ class NamedTextController {
 
     /** How many messages that have not gone yet are written with it. */
     private String reached(Named named) {
-        int messages = uses(named).distinct().mapToInt(outbox::planned).sum();
+        int messages = uses(named).distinct().mapToInt(unsent::planned).sum();
         return switch (messages) {
             case 0 -> "No message that is planned uses it.";
             case 1 -> "1 planned message is written with it.";

@@ -41,11 +41,20 @@ public final class KeptQuery {
 
     /** The first row of what it finds. @param values by name, all of them */
     public <T> Optional<T> first(RowMapper<T> read, Map<String, ?> values) {
+        return kept.first(read, inOrder(values));
+    }
+
+    /** Runs a write. @param values by name, all of them */
+    public void run(Map<String, ?> values) {
+        kept.run(inOrder(values));
+    }
+
+    private Object[] inOrder(Map<String, ?> values) {
         Object[] ordered = new Object[places.size()];
         for (int i = 0; i < ordered.length; i++) {
             ordered[i] = stored(places.get(i), values);
         }
-        return kept.first(read, ordered);
+        return ordered;
     }
 
     @SuppressWarnings("unchecked")

@@ -7,7 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
-import jollyroster.outbox.OutboxQueries;
+import jollyroster.outbox.UnsentQueries;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.SeatCounts;
 import jollyroster.programme.SeatCounts.SeatCount;
@@ -20,13 +20,13 @@ public class VenueReach {
 
     private final ProgrammeQueries programme;
     private final SeatCounts counts;
-    private final OutboxQueries outbox;
+    private final UnsentQueries unsent;
     private final Clock clock;
 
-    VenueReach(ProgrammeQueries programme, SeatCounts counts, OutboxQueries outbox, Clock clock) {
+    VenueReach(ProgrammeQueries programme, SeatCounts counts, UnsentQueries unsent, Clock clock) {
         this.programme = programme;
         this.counts = counts;
-        this.outbox = outbox;
+        this.unsent = unsent;
         this.clock = clock;
     }
 
@@ -44,12 +44,12 @@ public class VenueReach {
         List<Session> coming = programme.coming(clock.instant());
         List<Long> ids = coming.stream().map(Session::id).toList();
         Map<Long, SeatCount> on = counts.of(ids);
-        Map<Long, Integer> unsent = outbox.unsent(ids);
+        Map<Long, Integer> letters = unsent.of(ids);
         Map<Long, List<Session>> byVenue = coming.stream()
                 .filter(s -> s.venue().isPresent())
                 .collect(Collectors.groupingBy(s -> s.venue().orElseThrow().id()));
         Map<Long, Reach> reach = new HashMap<>();
-        byVenue.forEach((venue, sessions) -> reach.put(venue, of(sessions, on, unsent)));
+        byVenue.forEach((venue, sessions) -> reach.put(venue, of(sessions, on, letters)));
         return reach;
     }
 
@@ -57,14 +57,14 @@ public class VenueReach {
         return all().getOrDefault(venue, Reach.NOTHING);
     }
 
-    private static Reach of(List<Session> sessions, Map<Long, SeatCount> on, Map<Long, Integer> unsent) {
+    private static Reach of(List<Session> sessions, Map<Long, SeatCount> on, Map<Long, Integer> letters) {
         Set<Long> counted = new HashSet<>();
         int people = sessions.stream()
                 .filter(s -> counted.add(s.book()))
                 .mapToInt(s -> on.get(s.id()).taken() + on.get(s.id()).waitingPeople())
                 .sum();
         int messages =
-                sessions.stream().mapToInt(s -> unsent.getOrDefault(s.id(), 0)).sum();
+                sessions.stream().mapToInt(s -> letters.getOrDefault(s.id(), 0)).sum();
         return new Reach(sessions.size(), people, messages);
     }
 }

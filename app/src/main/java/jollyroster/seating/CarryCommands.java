@@ -9,6 +9,7 @@ import jollyroster.core.messages.Anchor;
 import jollyroster.core.seats.RegistrationState;
 import jollyroster.logbook.LogbookCommands;
 import jollyroster.logbook.LogbookEntry;
+import jollyroster.outbox.AddressingCommands;
 import jollyroster.outbox.OutboxCommands;
 import jollyroster.people.Belongings;
 import jollyroster.platform.Actor;
@@ -27,10 +28,13 @@ class CarryCommands implements Belongings {
     private final Books books;
     private final LogbookCommands logbook;
     private final OutboxCommands outbox;
+    private final AddressingCommands addressing;
 
-    CarryCommands(Writes writes, Books books, LogbookCommands logbook, OutboxCommands outbox) {
+    CarryCommands(
+            Writes writes, Books books, LogbookCommands logbook, OutboxCommands outbox, AddressingCommands addressing) {
         this.books = books;
         this.outbox = outbox;
+        this.addressing = addressing;
         this.writes = writes;
         this.logbook = logbook;
     }
@@ -62,7 +66,7 @@ class CarryCommands implements Belongings {
                 .fetch();
         all.forEach(r -> correct(r, correction, actor, now));
         if (correction.readdresses()) {
-            outbox.readdress(all.stream().map(RegistrationRecord::getId).toList(), correction.email());
+            addressing.readdress(all.stream().map(RegistrationRecord::getId).toList(), correction.email());
             all.stream().filter(r -> isToCome(r, now)).forEach(r -> sendLinks(r, correction.email(), now));
         }
     }

@@ -13,10 +13,10 @@ import org.junit.jupiter.api.io.TempDir;
 
 class HandedOverTest {
 
-    private static final HandedOver.Taken FIRST =
-            new HandedOver.Taken("r7-registered-1", "Your seat on 3 December", Instant.parse("2026-11-03T11:50:00Z"));
+    private static final HandedOver.Taken FIRST = new HandedOver.Taken(
+            7, "r7-registered-1", "Your seat on 3 December", Instant.parse("2026-11-03T11:50:00Z"));
     private static final HandedOver.Taken SECOND =
-            new HandedOver.Taken("r8-registered-1", "Märzkurs – 海", Instant.parse("2026-11-03T11:50:01Z"));
+            new HandedOver.Taken(8, "r8-registered-1", "Märzkurs – 海", Instant.parse("2026-11-03T11:50:01Z"));
 
     @TempDir
     Path folder;

@@ -43,6 +43,9 @@ class OutboxTest {
     DispatchCommands dispatch;
 
     @Autowired
+    ClaimQueries claims;
+
+    @Autowired
     JdbcTemplate store;
 
     @Autowired
@@ -137,7 +140,7 @@ class OutboxTest {
     @Test
     void an_outage_is_waited_out_and_given_up_after_the_last_try() {
         long id = register(saltmarrow.publish(seats(8)), "Teo Quillfeather");
-        DispatchCommands.Claim claim = claimOf(id);
+        Claim claim = claimOf(id);
         dispatch.failed(claim, "the mail server did not answer", false, clock.instant());
         assertThat(item(id, Anchor.REGISTERED).due()).isEqualTo(clock.instant().plus(DispatchCommands.WAITS.get(0)));
         for (int i = 0; i < DispatchCommands.WAITS.size(); i++) {
@@ -190,7 +193,7 @@ class OutboxTest {
         long id = register(saltmarrow.publish(seats(8)), "Ilse Fenwright");
         worker.sendDue();
         clock.set(Instant.parse("2027-03-15T22:00:00Z"));
-        DispatchCommands.Claim claim = claimOf(id);
+        Claim claim = claimOf(id);
         changes.cancel(id, "", Saltmarrow.self(id));
         dispatch.releaseClaims();
         worker.sendDue();
@@ -243,10 +246,10 @@ class OutboxTest {
         return tray.byKey(item(id, anchor).key()).orElseThrow();
     }
 
-    private DispatchCommands.Claim claimOf(long id) {
-        return dispatch
-                .claim(Channel.EMAIL, 1000, clock.instant(), clock.instant().plus(LEASE))
-                .stream()
+    private Claim claimOf(long id) {
+        List<Long> claimed = dispatch.claim(
+                Channel.EMAIL, 1000, clock.instant(), clock.instant().plus(LEASE));
+        return claims.of(claimed).stream()
                 .filter(c -> c.registration() == id)
                 .findFirst()
                 .orElseThrow();

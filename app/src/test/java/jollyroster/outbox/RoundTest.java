@@ -9,7 +9,6 @@ import java.util.Optional;
 import jollyroster.core.messages.Anchor;
 import jollyroster.core.messages.Audience;
 import jollyroster.core.messages.Channel;
-import jollyroster.outbox.DispatchCommands.Claim;
 import jollyroster.platform.Facts;
 import jollyroster.platform.NotDelivered;
 import org.junit.jupiter.api.Test;

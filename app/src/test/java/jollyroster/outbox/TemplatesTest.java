@@ -109,11 +109,11 @@ class TemplatesTest {
 
     @Test
     void every_name_is_explained_and_every_text_that_ships_is_without_fault() {
-        assertThat(LetterNames.INVITED.keySet()).isEqualTo(LetterWriter.SAMPLE_INVITED.keySet());
-        assertThat(LetterNames.WORDS.keySet()).containsExactlyInAnyOrderElementsOf(LetterWriter.names());
+        assertThat(LetterNames.INVITED.keySet()).isEqualTo(LetterPreviews.SAMPLE_INVITED.keySet());
+        assertThat(LetterNames.WORDS.keySet()).containsExactlyInAnyOrderElementsOf(LetterValues.names());
         for (Anchor anchor : LetterNames.MESSAGES) {
             Set<String> names =
-                    Anchor.INVITING.contains(anchor) ? LetterWriter.SAMPLE_INVITED.keySet() : LetterWriter.names();
+                    Anchor.INVITING.contains(anchor) ? LetterPreviews.SAMPLE_INVITED.keySet() : LetterValues.names();
             assertThat(TemplateText.problems(new Templates().source(anchor), names))
                     .as(anchor.name())
                     .isEmpty();
