@@ -3,6 +3,7 @@ package jollyroster;
 import java.io.IOException;
 import java.io.InputStream;
 import java.net.CookieManager;
+import java.net.HttpCookie;
 import java.net.URI;
 import java.net.URLEncoder;
 import java.net.http.HttpClient;
@@ -36,6 +37,17 @@ public final class Browserless {
 
     public Browserless(int port) {
         this.base = "http://localhost:" + port;
+    }
+
+    private Browserless(String base, String known) {
+        this.base = base;
+        for (String one : known.split("; ")) {
+            int end = one.indexOf('=');
+            HttpCookie cookie = new HttpCookie(one.substring(0, end), one.substring(end + 1));
+            cookie.setPath("/");
+            cookie.setVersion(0);
+            cookies.getCookieStore().add(URI.create(base), cookie);
+        }
     }
 
     /** An organiser at the desk: signed in once per server, for an account may sign in only so often. */
@@ -90,6 +102,31 @@ public final class Browserless {
         Map<String, String> all = new LinkedHashMap<>(fields);
         all.put("_csrf", get(from).csrf());
         return postAsIs(path, all);
+    }
+
+    /**
+     * Sends the form of the page at {@code from} that leads to {@code path} twice, as a double press does: with all that is hidden in it, and
+     * before the browser has read an answer.
+     */
+    public void pressTwice(String from, String path, Map<String, String> fields) {
+        Map<String, String> all = new LinkedHashMap<>(fields);
+        get(from)
+                .document()
+                .select("form[action=" + path + "] input[type=hidden]")
+                .forEach(hidden -> all.put(hidden.attr("name"), hidden.attr("value")));
+        String known = cookies();
+        for (int press = 0; press < 2; press++) {
+            Browserless asItWas = new Browserless(base, known);
+            Page answer = asItWas.postAsIs(path, all);
+            if (answer.status() >= 400) {
+                throw new IllegalStateException("Refused with " + answer.status());
+            }
+            cookies.getCookieStore().removeAll();
+            asItWas.cookies
+                    .getCookieStore()
+                    .getCookies()
+                    .forEach(cookie -> cookies.getCookieStore().add(URI.create(base), cookie));
+        }
     }
 
     public Page postAsIs(String path, Map<String, String> fields) {

@@ -13,6 +13,7 @@ import jollyroster.core.intake.Text;
 import jollyroster.door.DoorKeepers;
 import jollyroster.platform.Actor;
 import jollyroster.platform.DeskPage;
+import jollyroster.platform.Submission;
 import jollyroster.platform.Times;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Session;
@@ -81,6 +82,7 @@ class CheckInController {
         model.addAttribute("number", session);
         model.addAttribute("at", "/desk/check-in/" + session);
         model.addAttribute("q", q);
+        model.addAttribute("submission", Submission.fresh());
         model.addAttribute(
                 "parties",
                 parties.stream().filter(p -> p.find().contains(sought)).toList());
@@ -217,6 +219,7 @@ class CheckInController {
             @RequestParam(defaultValue = "") String name,
             @RequestParam(defaultValue = "") String email,
             @RequestParam(defaultValue = "1") String party,
+            @RequestParam(defaultValue = "") String form,
             Actor actor,
             RedirectAttributes flash) {
         Session at = visible(session, actor);
@@ -226,7 +229,8 @@ class CheckInController {
             flash.addFlashAttribute("warned", "Please give a name, and how many they are.");
             return "redirect:/desk/check-in/" + session;
         }
-        Application asked = Application.plain(session, line, address.get(), Integer.parseInt(party), at.zone());
+        Application asked = Application.plain(session, line, address.get(), Integer.parseInt(party), at.zone())
+                .sentWith(Submission.read(form, List.of(at.id(), line, email, party)));
         switch (adding.walkUp(asked, actor)) {
             case SEATED -> flash.addFlashAttribute("said", line + " is on the list now.");
             case ALREADY -> flash.addFlashAttribute("said", "This address is on the list already.");

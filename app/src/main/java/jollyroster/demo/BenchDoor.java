@@ -77,7 +77,7 @@ class BenchDoor {
             throw new IllegalStateException("It took too long");
         }
         for (int i = 0; i < waiting; i++) {
-            arrivals.knock(session, ArrivalCommands.Who.guest("Guest Number" + i, "", ""), DemoActor.PROGRAM);
+            arrivals.knock(session, ArrivalCommands.Who.guest("Guest Number" + i, "", ""), "", DemoActor.PROGRAM);
         }
         return Stream.concat(Stream.of(String.valueOf(session)), tokens.stream())
                 .collect(Collectors.joining("\n"));

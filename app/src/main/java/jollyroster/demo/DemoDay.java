@@ -158,7 +158,7 @@ class DemoDay {
     }
 
     private void knock(Session session, String name, String says) {
-        arrivals.knock(session.id(), ArrivalCommands.Who.guest(name, "", says), Actor.visitor(name));
+        arrivals.knock(session.id(), ArrivalCommands.Who.guest(name, "", says), "", Actor.visitor(name));
     }
 
     /** Somebody who is registered has lost their link and writes their name in haste. */
@@ -175,7 +175,8 @@ class DemoDay {
         roster.roster(session.book()).stream()
                 .filter(r -> inside.containsKey(r.id()))
                 .findFirst()
-                .ifPresent(r -> arrivals.knock(session.id(), ArrivalCommands.Who.second(r), Actor.visitor(r.name())));
+                .ifPresent(
+                        r -> arrivals.knock(session.id(), ArrivalCommands.Who.second(r), "", Actor.visitor(r.name())));
     }
 
     /** The first three turns take 8, 12 and 13 minutes; the fourth has begun, and three wait. */

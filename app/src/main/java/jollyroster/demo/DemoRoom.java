@@ -132,7 +132,7 @@ class DemoRoom {
     private Optional<Link> come(long number, Crew.Member one) {
         StandingRoom room = queries.room(number).orElseThrow();
         Actor self = Actor.visitor(one.name());
-        return visits.knock(room, new RoomVisitCommands.Who(one.name(), one.email(), ""), self)
+        return visits.knock(room, new RoomVisitCommands.Who(one.name(), one.email(), ""), "", self)
                 .filter(link -> visits.enter(room, link.id(), self).isPresent());
     }
 

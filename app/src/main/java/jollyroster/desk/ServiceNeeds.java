@@ -43,7 +43,7 @@ class ServiceNeeds implements NeedSource {
             if (sessions > 0) {
                 needs.add(new Need(
                         0,
-                        "for " + Times.length(Duration.between(cut.at(), now).truncatedTo(MINUTES)),
+                        since(cut.at(), now),
                         "Online meetings",
                         "The meeting service is cut off; "
                                 + (sessions == 1 ? "one session needs it." : sessions + " sessions need it."),
@@ -57,10 +57,15 @@ class ServiceNeeds implements NeedSource {
         services.forEach(service -> service.outSince()
                 .ifPresent(since -> needs.add(new Need(
                         0,
-                        "since " + Times.length(Duration.between(since, now)),
+                        since(since, now),
                         "No answer",
                         "The " + service.name() + " does not answer. What waits for it goes by itself once it does.",
                         "See what waits",
                         "/desk/outbox"))));
+    }
+
+    private static String since(Instant begun, Instant now) {
+        Duration lasting = Duration.between(begun, now).truncatedTo(MINUTES);
+        return lasting.toMinutes() < 1 ? "now" : "for " + Times.length(lasting);
     }
 }

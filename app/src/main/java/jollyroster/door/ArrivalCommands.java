@@ -85,9 +85,29 @@ public class ArrivalCommands {
         }
     }
 
-    /** Somebody knocks. @return by what their browser is known from now on; empty where too many wait already */
+    /**
+     * Somebody knocks, once with each form.
+     *
+     * @param submission names the form; empty where none is known
+     * @return by what their browser is known from now on; empty where too many wait already
+     */
     @Transactional
-    public Optional<Link> knock(long session, Who who, Actor actor) {
+    public Optional<Link> knock(long session, Who who, String submission, Actor actor) {
+        return sentBefore(session, submission).or(() -> knock(session, who, submission));
+    }
+
+    private Optional<Link> sentBefore(long session, String submission) {
+        return submission.isEmpty()
+                ? Optional.empty()
+                : writes.sql()
+                        .selectFrom(ARRIVAL)
+                        .where(ARRIVAL.SESSION_ID.eq(session))
+                        .and(ARRIVAL.SUBMISSION.eq(submission))
+                        .and(ARRIVAL.SUBMISSION.ne(""))
+                        .fetchOptional(row -> Arrival.of(row).link());
+    }
+
+    private Optional<Link> knock(long session, Who who, String submission) {
         List<Arrival> waiting = waiting(session);
         boolean tooMany = who.registration() == 0
                 ? waiting.size() >= MOST_WAITING
@@ -95,7 +115,7 @@ public class ArrivalCommands {
                                 .filter(a -> a.registration() == who.registration())
                                 .count()
                         >= MOST_OF_ONE;
-        return tooMany ? Optional.empty() : Optional.of(arrive(session, who, Knock.WAITING));
+        return tooMany ? Optional.empty() : Optional.of(arrive(session, who, submission, Knock.WAITING));
     }
 
     /** Notes that somebody goes in by their own link, where no service will report it. */
@@ -108,11 +128,11 @@ public class ArrivalCommands {
                         ARRIVAL.REGISTRATION_ID.eq(who.registration()),
                         ARRIVAL.STATE.eq(Knock.INSIDE.name()));
         if (!noted) {
-            arrive(session, who, Knock.INSIDE);
+            arrive(session, who, "", Knock.INSIDE);
         }
     }
 
-    private Link arrive(long session, Who who, Knock state) {
+    private Link arrive(long session, Who who, String submission, Knock state) {
         Instant now = clock.instant();
         int generation = PersonalLinks.firstGeneration(now);
         Long id = writes.sql()
@@ -127,6 +147,7 @@ public class ArrivalCommands {
                 .set(ARRIVAL.IS_PROVEN, who.isProven())
                 .set(ARRIVAL.AGREED_TO, who.agreedTo())
                 .set(ARRIVAL.STATE, state.name())
+                .set(ARRIVAL.SUBMISSION, submission)
                 .set(ARRIVAL.ARRIVED_AT, now)
                 .returningResult(ARRIVAL.ID)
                 .fetchOne(ARRIVAL.ID);

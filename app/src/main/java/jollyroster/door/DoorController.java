@@ -15,6 +15,7 @@ import jollyroster.door.MeetingProvider.Coming;
 import jollyroster.door.PersonalDoor.Arriving;
 import jollyroster.platform.Actor;
 import jollyroster.platform.PersonalLinks;
+import jollyroster.platform.Submission;
 import jollyroster.platform.Times;
 import jollyroster.programme.HostQueries;
 import jollyroster.programme.Session;
@@ -27,6 +28,7 @@ import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 
 /** The join link: counts down, then hands over. Bad tokens learn nothing. */
 @Controller
@@ -100,6 +102,7 @@ class DoorController {
         }
         response.setHeader("Cache-Control", "no-store");
         model.addAttribute("door", view(at, token));
+        model.addAttribute("submission", Submission.fresh());
         return "door/join";
     }
 
@@ -125,24 +128,29 @@ class DoorController {
     }
 
     @PostMapping("/join/{token}/knock")
-    String knock(@PathVariable String token, HttpServletRequest request, HttpServletResponse response) {
+    String knock(
+            @PathVariable String token,
+            @RequestParam(defaultValue = "") String form,
+            HttpServletRequest request,
+            HttpServletResponse response) {
         door.arriving(token, request).ifPresent(at -> {
             boolean again = at.meets() == Admission.TURNED_AWAY;
             boolean first = at.meets() == Admission.KNOCKS || at.meets() == Admission.SECOND;
             if (again) {
                 at.knocked().ifPresent(a -> commands.knockAgain(a.id(), Actor.visitor(a.name())));
             } else if (first) {
-                knock(at, request, response);
+                knock(at, Submission.read(form), request, response);
             }
         });
         return "redirect:/join/" + token;
     }
 
-    private void knock(Arriving at, HttpServletRequest request, HttpServletResponse response) {
+    private void knock(Arriving at, String submission, HttpServletRequest request, HttpServletResponse response) {
         Arrival.Kind kind = at.meets() == Admission.SECOND ? Arrival.Kind.SECOND : Arrival.Kind.KNOCKS;
         commands.knock(
                         at.session().id(),
                         Who.registered(kind, at.who()),
+                        submission,
                         Actor.visitor(at.who().name()))
                 .ifPresent(link -> cookies.keepKnock(at.session(), link, request, response));
     }

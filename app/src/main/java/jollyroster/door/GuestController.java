@@ -14,6 +14,7 @@ import jollyroster.door.GuestLinkQueries.GuestLink;
 import jollyroster.door.MeetingProvider.Coming;
 import jollyroster.platform.Actor;
 import jollyroster.platform.PersonalLinks;
+import jollyroster.platform.Submission;
 import jollyroster.platform.Times;
 import jollyroster.programme.HostQueries;
 import jollyroster.programme.Session;
@@ -104,6 +105,7 @@ class GuestController {
 
     private String shown(AtDoor at, String token, Model model) {
         model.addAttribute("door", view(at, token));
+        model.addAttribute("submission", Submission.fresh());
         return "door/guest";
     }
 

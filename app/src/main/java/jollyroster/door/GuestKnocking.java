@@ -10,6 +10,7 @@ import jollyroster.door.ArrivalCommands.Who;
 import jollyroster.door.GuestCodeCommands.Scope;
 import jollyroster.door.GuestLinkQueries.GuestLink;
 import jollyroster.platform.Actor;
+import jollyroster.platform.Submission;
 import jollyroster.programme.Session;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
@@ -29,13 +30,14 @@ class GuestKnocking {
         this.limit = limit;
     }
 
-    /** What was typed. @param code that was mailed; empty before it is asked for */
+    /** What was typed. @param code that was mailed; empty before it is asked for @param form names it */
     record Form(
             String name,
             String email,
             String says,
             @Nullable Boolean agreed,
-            String code) {
+            String code,
+            String form) {
 
         Form {
             name = orEmpty(name);
@@ -43,6 +45,7 @@ class GuestKnocking {
             says = orEmpty(says);
             agreed = Boolean.TRUE.equals(agreed);
             code = orEmpty(code);
+            form = Submission.read(form);
         }
 
         private static String orEmpty(@Nullable String typed) {
@@ -74,14 +77,14 @@ class GuestKnocking {
         Who who = Who.guest(name.orElseThrow(), email.orElseThrow(), Text.oneLine(form.says(), LONGEST_WORD));
         Actor actor = Actor.visitor(who.name());
         if (link.invited().isEverybody()) {
-            return arrived(link, session, who, actor);
+            return arrived(link, session, who, form.form(), actor);
         }
         if (form.code().isBlank()) {
             codes.send(scope(link), session.offering().title(), who.email(), actor);
             return new Outcome.CodeAsked("");
         }
         return codes.isRight(scope(link), who.email(), form.code())
-                ? arrived(link, session, who.proven(), actor)
+                ? arrived(link, session, who.proven(), form.form(), actor)
                 : new Outcome.CodeAsked("That is not the code, or it is no longer valid.");
     }
 
@@ -89,8 +92,8 @@ class GuestKnocking {
         return new Scope(Purpose.GUEST, link.id(), link.generation());
     }
 
-    private Outcome arrived(GuestLink link, Session session, Who who, Actor actor) {
-        return commands.knock(session.id(), who.agreeing(link.agreement()), actor)
+    private Outcome arrived(GuestLink link, Session session, Who who, String submission, Actor actor) {
+        return commands.knock(session.id(), who.agreeing(link.agreement()), submission, actor)
                 .<Outcome>map(Outcome.Knocked::new)
                 .orElseGet(() ->
                         new Outcome.Problem("Too many people are waiting. Please try again in a few minutes.", false));

@@ -20,6 +20,7 @@ import org.springframework.transaction.annotation.Transactional;
 @Component
 class LiveCommands {
 
+    private static final List<String> OPEN = List.of("HIDDEN", "SHOWN");
     /** Of one person that nobody has answered yet. */
     static final int MOST_OF_ONE = 5;
 
@@ -51,7 +52,10 @@ class LiveCommands {
                         LIVE_QUESTION,
                         LIVE_QUESTION.SESSION_ID.eq(session),
                         LIVE_QUESTION.ASKER.eq(key(who)),
-                        LIVE_QUESTION.STATE.in("HIDDEN", "SHOWN"));
+                        LIVE_QUESTION.STATE.in(OPEN));
+        if (how != Questions.OFF && hasAsked(who, words)) {
+            return true;
+        }
         if (how == Questions.OFF || open >= MOST_OF_ONE) {
             return false;
         }
@@ -65,6 +69,17 @@ class LiveCommands {
                 .set(LIVE_QUESTION.ASKED_AT, clock.instant())
                 .execute();
         return true;
+    }
+
+    /** The same words once more, as of a double press, are the same question. */
+    private boolean hasAsked(Attender who, String words) {
+        return writes.sql()
+                .fetchExists(
+                        LIVE_QUESTION,
+                        LIVE_QUESTION.SESSION_ID.eq(who.session().id()),
+                        LIVE_QUESTION.ASKER.eq(key(who)),
+                        LIVE_QUESTION.WORDS.eq(words),
+                        LIVE_QUESTION.STATE.in(OPEN));
     }
 
     /** Somebody would have asked the same. */

@@ -12,6 +12,7 @@ import jollyroster.core.door.RoomDoor;
 import jollyroster.door.KnockLimit;
 import jollyroster.platform.Actor;
 import jollyroster.platform.Markdown;
+import jollyroster.platform.Submission;
 import jollyroster.rooms.RoomDoorway.Standing;
 import jollyroster.rooms.StandingRoom.Part;
 import org.springframework.http.HttpStatus;
@@ -96,6 +97,7 @@ class RoomController {
         response.setHeader("Cache-Control", "no-store");
         model.addAttribute("room", view(at));
         model.addAttribute("typed", typed);
+        model.addAttribute("submission", Submission.fresh());
         return "rooms/room";
     }
 

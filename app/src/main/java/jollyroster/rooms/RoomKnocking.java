@@ -10,6 +10,7 @@ import jollyroster.door.GuestCodeCommands;
 import jollyroster.door.GuestCodeCommands.Scope;
 import jollyroster.door.KnockLimit;
 import jollyroster.platform.Actor;
+import jollyroster.platform.Submission;
 import jollyroster.rooms.RoomDoorway.Standing;
 import jollyroster.rooms.RoomVisitCommands.Who;
 import org.jspecify.annotations.Nullable;
@@ -30,16 +31,22 @@ class RoomKnocking {
         this.limit = limit;
     }
 
-    /** What was typed. @param code that was mailed; empty before it is asked for */
-    record Form(String name, String email, String says, String code) {
+    /** What was typed. @param code that was mailed; empty before it is asked for @param form names it */
+    record Form(String name, String email, String says, String code, String form) {
 
-        static final Form NOTHING = new Form("", "", "", "");
+        static final Form NOTHING = new Form("", "", "", "", "");
 
-        Form(@Nullable String name, @Nullable String email, @Nullable String says, @Nullable String code) {
+        Form(
+                @Nullable String name,
+                @Nullable String email,
+                @Nullable String says,
+                @Nullable String code,
+                @Nullable String form) {
             this.name = Objects.requireNonNullElse(name, "");
             this.email = Objects.requireNonNullElse(email, "");
             this.says = Objects.requireNonNullElse(says, "");
             this.code = Objects.requireNonNullElse(code, "");
+            this.form = Submission.read(form);
         }
     }
 
@@ -79,22 +86,22 @@ class RoomKnocking {
         if (!limit.mayKnock(sender, "room-" + at.room().id())) {
             return Outcome.tooMany("Too many requests from your network. Please try again in a few minutes.");
         }
-        return knock(at, new Who(name.get(), email.get(), Text.oneLine(form.says(), LONGEST_WORD)), form.code());
+        return knock(at, new Who(name.get(), email.get(), Text.oneLine(form.says(), LONGEST_WORD)), form);
     }
 
-    private Outcome knock(Standing at, Who who, String code) {
+    private Outcome knock(Standing at, Who who, Form form) {
         Actor actor = Actor.visitor(who.name());
         if (!at.room().invited().isEverybody()) {
             Scope scope = new Scope(Purpose.ROOM_CODE, at.room().id(), 1);
-            if (code.isBlank()) {
+            if (form.code().isBlank()) {
                 codes.send(scope, at.room().name(), who.email(), actor);
                 return Outcome.code("");
             }
-            if (!codes.isRight(scope, who.email(), code)) {
+            if (!codes.isRight(scope, who.email(), form.code())) {
                 return Outcome.code("That is not the code, or it is no longer valid.");
             }
         }
-        return commands.knock(at.room(), who, actor)
+        return commands.knock(at.room(), who, form.form(), actor)
                 .map(link -> new Outcome(Optional.of(link), false, "", false))
                 .orElseGet(() -> Outcome.tooMany("Too many people are waiting. Please try again in a few minutes."));
     }

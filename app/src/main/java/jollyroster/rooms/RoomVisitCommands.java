@@ -40,16 +40,36 @@ public class RoomVisitCommands {
     /** What somebody says of themselves. @param email empty for none @param says to the host; empty for nothing */
     public record Who(String name, String email, String says) {}
 
-    /** Somebody comes. @return by what their browser is known from now on; empty where too many wait already */
+    /**
+     * Somebody comes, once with each form.
+     *
+     * @param submission names the form; empty where none is known
+     * @return by what their browser is known from now on; empty where too many wait already
+     */
     @Transactional
-    public Optional<Link> knock(StandingRoom room, Who who, Actor actor) {
+    public Optional<Link> knock(StandingRoom room, Who who, String submission, Actor actor) {
+        return sentBefore(room.id(), submission).or(() -> knock(room, who, submission));
+    }
+
+    private Optional<Link> sentBefore(long room, String submission) {
+        return submission.isEmpty()
+                ? Optional.empty()
+                : writes.sql()
+                        .selectFrom(ROOM_VISIT)
+                        .where(ROOM_VISIT.ROOM_ID.eq(room))
+                        .and(ROOM_VISIT.SUBMISSION.eq(submission))
+                        .and(ROOM_VISIT.SUBMISSION.ne(""))
+                        .fetchOptional(row -> RoomVisit.of(row).link());
+    }
+
+    private Optional<Link> knock(StandingRoom room, Who who, String submission) {
         Instant now = clock.instant();
         boolean tooMany =
                 writes.sql().fetchCount(ROOM_VISIT, RoomVisitQueries.atTheDoor(room.id(), now)) >= MOST_WAITING;
-        return tooMany ? Optional.empty() : Optional.of(arrive(room.id(), null, who, now));
+        return tooMany ? Optional.empty() : Optional.of(arrive(room.id(), null, who, submission, now));
     }
 
-    private Link arrive(long room, @Nullable Long account, Who who, Instant now) {
+    private Link arrive(long room, @Nullable Long account, Who who, String submission, Instant now) {
         int generation = PersonalLinks.firstGeneration(now);
         Long id = writes.sql()
                 .insertInto(ROOM_VISIT)
@@ -60,6 +80,7 @@ public class RoomVisitCommands {
                 .set(ROOM_VISIT.EMAIL, who.email().toLowerCase(Locale.ROOT))
                 .set(ROOM_VISIT.SAYS, who.says())
                 .set(ROOM_VISIT.STATE, Knock.WAITING.name())
+                .set(ROOM_VISIT.SUBMISSION, submission)
                 .set(ROOM_VISIT.ARRIVED_AT, now)
                 .set(ROOM_VISIT.SEEN_AT, now)
                 .returningResult(ROOM_VISIT.ID)
@@ -93,7 +114,7 @@ public class RoomVisitCommands {
         StandingRoom at = keepers.hosted(room, actor);
         Optional<RoomMeeting> present = meetings.present(room, now);
         RoomVisit visit = present.flatMap(m -> hostIn(m, host.id())).orElseGet(() -> {
-            Link link = arrive(room, host.id(), new Who(host.name(), "", ""), now);
+            Link link = arrive(room, host.id(), new Who(host.name(), "", ""), "", now);
             return find(link.id(), room).orElseThrow();
         });
         return new Going(visit, go(at, visit, now));

@@ -11,6 +11,7 @@ import jollyroster.platform.DeskPage;
 import jollyroster.platform.Names;
 import jollyroster.platform.OrganisationQueries;
 import jollyroster.platform.SignedIn;
+import jollyroster.platform.Submission;
 import jollyroster.programme.Session;
 import jollyroster.seating.AddingCommands;
 import jollyroster.seating.AddingCommands.Added;
@@ -49,7 +50,8 @@ class AddController {
             String phone,
             String party,
             @Nullable Boolean walkUp,
-            @Nullable Boolean tell) {
+            @Nullable Boolean tell,
+            @Nullable String form) {
         Form {
             name = name == null ? "" : name;
             email = email == null ? "" : email;
@@ -66,13 +68,14 @@ class AddController {
 
     @GetMapping("/desk/sessions/{id}/add")
     String form(@PathVariable long id, Model model) {
-        return page(known(id), new Form("", "", "", "1", false, true), Map.of(), model);
+        return page(known(id), new Form("", "", "", "1", false, true, ""), Map.of(), model);
     }
 
     private String page(Session session, Form form, Map<String, String> problems, Model model) {
         model.addAttribute("view", assembler.view(session, new RollQuery("", "", "", "", "", ""), 0));
         model.addAttribute("keptBack", session.keptBack());
         model.addAttribute("form", form);
+        model.addAttribute("submission", Submission.fresh());
         model.addAttribute("problems", problems);
         return "roster/add";
     }
@@ -150,6 +153,6 @@ class AddController {
                 zone,
                 List.of(),
                 List.of(),
-                "");
+                Submission.read(form.form(), List.of(session.id(), form.name(), form.email(), form.party())));
     }
 }

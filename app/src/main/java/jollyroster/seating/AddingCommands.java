@@ -75,13 +75,26 @@ public class AddingCommands {
     public Added add(Application asked, Manner manner, Actor actor) {
         actor.requireOrganiser();
         Session book = books.get(asked.session());
-        return add(asked.on(book.id()), book, manner, actor, clock.instant());
+        return sentBefore(asked).orElseGet(() -> add(asked.on(book.id()), book, manner, actor, clock.instant()));
+    }
+
+    /** What came of the same form when it was sent before. */
+    private Optional<Added> sentBefore(Application asked) {
+        return seats.bySubmission(asked.submission()).map(row -> added(RegistrationState.valueOf(row.getState())));
+    }
+
+    private static Added added(RegistrationState state) {
+        return state == RegistrationState.WAITLISTED ? Added.WAITLISTED : Added.SEATED;
     }
 
     /** Somebody who stands at the entrance, on a kept-back seat where there is no other; the line is not for them. */
     @Transactional
     public Added walkUp(Application asked, Actor actor) {
         actor.requireTeam();
+        return sentBefore(asked).orElseGet(() -> atTheEntrance(asked, actor));
+    }
+
+    private Added atTheEntrance(Application asked, Actor actor) {
         Session book = books.get(asked.session());
         Session roomy = withKeptBackSeats(book, asked.party(), ENTRANCE);
         boolean fits =
@@ -163,7 +176,7 @@ public class AddingCommands {
         if (!manner.tell()) {
             seats.setReminded(registration, false, now);
         }
-        return came.state() == RegistrationState.WAITLISTED ? Added.WAITLISTED : Added.SEATED;
+        return added(came.state());
     }
 
     /** A walk-up that does not fit into the open seats takes kept-back ones, as many as are missing. */

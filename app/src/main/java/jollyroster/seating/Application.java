@@ -47,6 +47,11 @@ public record Application(
         return new Application(session, name, email, "", party, zone, List.of(), List.of(), "");
     }
 
+    /** The same, sent with a form. @param form names it and whom it is for */
+    public Application sentWith(String form) {
+        return new Application(session, name, email, phone, party, zone, companions, answers, form, texts);
+    }
+
     /** Whoever asks, should they not be known yet. */
     PersonCommands.Newcomer newcomer() {
         return new PersonCommands.Newcomer(name, email, phone, zone);

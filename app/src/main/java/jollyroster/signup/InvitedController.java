@@ -5,7 +5,6 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.time.ZoneId;
 import java.util.Map;
 import java.util.Optional;
-import java.util.UUID;
 import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.core.door.LinkTokens.Purpose;
 import jollyroster.core.intake.Contact;
@@ -14,6 +13,7 @@ import jollyroster.guests.GuestCommands;
 import jollyroster.guests.GuestQueries;
 import jollyroster.platform.Actor;
 import jollyroster.platform.PersonalLinks;
+import jollyroster.platform.Submission;
 import jollyroster.programme.Offering;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.seating.Registration;
@@ -123,8 +123,7 @@ class InvitedController {
         }
         Offering offering = programme.offering(invitee.offering()).orElseThrow();
         ZoneId visitor = Visitor.zone(request, offering.zone());
-        RegistrationForm form = RegistrationForm.blank(
-                        "", visitor.getId(), UUID.randomUUID().toString())
+        RegistrationForm form = RegistrationForm.blank("", visitor.getId(), Submission.fresh())
                 .invited(token, invitee.name(), invitee.email());
         return page(offering, form, Map.of(), HttpStatus.OK, visitor);
     }

@@ -7,7 +7,6 @@ import java.time.ZoneId;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.UUID;
 import jollyroster.answers.RanOut;
 import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.core.door.LinkTokens.Purpose;
@@ -18,6 +17,7 @@ import jollyroster.guests.ReplyCommands;
 import jollyroster.platform.Actor;
 import jollyroster.platform.OrganisationQueries;
 import jollyroster.platform.PersonalLinks;
+import jollyroster.platform.Submission;
 import jollyroster.programme.AskedQuestion;
 import jollyroster.programme.Offering;
 import jollyroster.programme.ProgrammeQueries;
@@ -79,8 +79,8 @@ class PublicController {
         Offering offering = shown(slug);
         ZoneId visitor = Visitor.zone(request, offering.zone());
         String asked = request.getParameter("session");
-        RegistrationForm blank = RegistrationForm.blank(
-                asked == null ? "" : asked, visitor.getId(), UUID.randomUUID().toString());
+        RegistrationForm blank =
+                RegistrationForm.blank(asked == null ? "" : asked, visitor.getId(), Submission.fresh());
         Optional<DeviceMemory.Known> known = DeviceMemory.of(request);
         RegistrationForm form = known.map(blank::of).orElse(blank).prefilled(request);
         List<AskedQuestion> questions = programme.questions(offering.id());

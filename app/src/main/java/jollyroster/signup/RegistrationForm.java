@@ -13,6 +13,7 @@ import jollyroster.core.intake.Intake.Slot;
 import jollyroster.core.seats.SignUpStyle;
 import jollyroster.guests.Reply;
 import jollyroster.platform.Names;
+import jollyroster.platform.Submission;
 import jollyroster.platform.Times;
 import jollyroster.programme.AskedQuestion;
 import jollyroster.programme.Offering;
@@ -47,7 +48,6 @@ public record RegistrationForm(
         boolean texts) {
 
     private static final int LONGEST_KEPT = 5000;
-    private static final int LONGEST_SUBMISSION = 64;
     static final int LARGEST_PARTY = 20;
     private static final Pattern COUNT = Pattern.compile("\\d{1,3}");
     private static final Pattern NUMBER = Pattern.compile("\\d{1,15}");
@@ -66,7 +66,7 @@ public record RegistrationForm(
                 entered(request, "phone"),
                 party,
                 entered(request, "zone"),
-                submission.length() <= LONGEST_SUBMISSION ? submission : "",
+                Submission.read(submission),
                 entered(request, "reply"),
                 entered(request, "invited"),
                 companions(request, people(party)),

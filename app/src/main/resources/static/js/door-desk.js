@@ -5,6 +5,7 @@ let picked = "";
 let asking = false;
 let again = false;
 let going = false;
+const sending = new Set();
 
 function pick(row) {
   rows().forEach((each) => each.classList.toggle("is-first", each === row));
@@ -52,8 +53,15 @@ async function look() {
   }
 }
 
-// Decided without leaving the page, so that the next one can be answered at once.
+// Decided without leaving the page, so that the next one can be answered at once. A second press on the same one says nothing new.
 async function send(form, button) {
+  if (sending.has(form.action)) return;
+  sending.add(form.action);
+  await sent(form, button);
+  sending.delete(form.action);
+}
+
+async function sent(form, button) {
   const fields = new URLSearchParams(new FormData(form));
   if (button?.name) fields.set(button.name, button.value);
   try {
@@ -86,6 +94,7 @@ function key(event) {
     const all = rows();
     pick(all[Math.max(0, Math.min(all.length - 1, all.indexOf(row) + (event.key === "j" ? 1 : -1)))]);
   } else {
+    if (event.repeat) return;
     if (event.key === "Enter" && event.target.closest("a, button, summary")) return;
     const button = row.querySelector(`[data-key="${event.key}"]`);
     if (!button) return;

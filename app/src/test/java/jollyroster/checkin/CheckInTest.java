@@ -126,6 +126,28 @@ class CheckInTest {
     }
 
     @Test
+    void a_walk_up_that_is_sent_twice_with_one_press_is_one_and_others_are_others() {
+        organiser.pressTwice(desk, desk + "/walk-up", Map.of("name", "Cleo Sand", "email", "", "party", "1"));
+        assertThat(names()).containsOnlyOnce("Cleo Sand");
+        organiser.post(desk, desk + "/walk-up", Map.of("name", "Dora Holm", "form", "kept", "party", "1"));
+        assertThat(names()).doesNotHaveDuplicates().contains("Dora Holm");
+    }
+
+    @Test
+    void a_page_that_the_browser_kept_serves_for_several_walk_ups() {
+        for (String name : List.of("Dora Holm", "Emil Brack", "Dora Holm")) {
+            organiser.post(desk, desk + "/walk-up", Map.of("name", name, "form", "kept", "party", "1"));
+        }
+        assertThat(names()).containsOnlyOnce("Dora Holm", "Emil Brack");
+    }
+
+    private List<String> names() {
+        return registrations.roster(at.session()).stream()
+                .map(Registration::name)
+                .toList();
+    }
+
+    @Test
     void whoever_was_ticked_off_has_attended() {
         take(tick("a", "Ben Tarn", 0, true, START));
         var session = programme.session(at.session()).orElseThrow();

@@ -128,6 +128,16 @@ class GuestsAtTheDoorTest {
     }
 
     @Test
+    void whoever_presses_twice_knocks_once() {
+        Browserless guest = scene.stranger();
+        guest.pressTwice(scene.link, scene.link + "/knock", Map.of("name", "Wren Pennycot"));
+        assertThat(queries.of(at.session())).hasSize(1);
+        assertThat(scene.state(guest)).isEqualTo("waiting");
+        scene.knock(scene.stranger(), "Wren Pennycot", "form", "x".repeat(5000));
+        assertThat(queries.of(at.session())).as("another of that name").hasSize(2);
+    }
+
+    @Test
     void the_host_asks_to_wait_turns_away_and_bars_with_a_word() {
         Browserless guest = scene.stranger();
         scene.knock(guest, "Wren Pennycot");

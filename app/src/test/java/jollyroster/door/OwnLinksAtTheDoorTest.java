@@ -14,6 +14,7 @@ import jollyroster.Saltmarrow;
 import jollyroster.Saltmarrow.Published;
 import jollyroster.TestClock;
 import jollyroster.attendance.AttendanceCommands;
+import jollyroster.core.door.Knock;
 import jollyroster.core.door.LinkTokens.Link;
 import jollyroster.core.door.LinkTokens.Purpose;
 import jollyroster.outbox.OutboxWorker;
@@ -116,6 +117,15 @@ class OwnLinksAtTheDoorTest {
         List<Arrival> all = arrivals.of(at.session());
         assertThat(all).hasSize(1);
         return all.get(0);
+    }
+
+    @Test
+    void whoever_presses_twice_with_their_own_link_knocks_once() {
+        everybodyKnocks();
+        Browserless browser = scene.stranger();
+        browser.pressTwice(scene.link, scene.link + "/knock", Map.of());
+        assertThat(only().state()).isEqualTo(Knock.WAITING);
+        assertThat(scene.state(browser)).isEqualTo("waiting");
     }
 
     @Test

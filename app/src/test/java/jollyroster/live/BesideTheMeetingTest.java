@@ -111,6 +111,15 @@ class BesideTheMeetingTest {
     }
 
     @Test
+    void a_question_that_is_sent_twice_is_one() {
+        says("Ada", "ask", "words", "Which channel first?");
+        says("Ada", "ask", "words", "Which channel first?");
+        assertThat(queries.questions(at.session())).hasSize(1);
+        says("Ben", "ask", "words", "Which channel first?");
+        assertThat(queries.questions(at.session())).hasSize(2);
+    }
+
+    @Test
     void questions_can_be_open_to_all_or_off_and_nobody_asks_without_end() {
         host("/settings", Map.of("questions", "OPEN"));
         for (int i = 0; i < 8; i++) {

@@ -175,6 +175,12 @@ class StandingRoomsOverHttpTest {
     }
 
     @Test
+    void whoever_presses_twice_comes_once() {
+        new Browserless(port).pressTwice(path, path + "/knock", Map.of("name", "Ann One"));
+        assertThat(visits.waiting(room.id(), clock.instant())).hasSize(1);
+    }
+
+    @Test
     void an_unlocked_room_lets_people_in_at_any_time_up_to_its_limit() {
         change("door", "UNLOCKED", "capacity", "2");
         Browserless first = new Browserless(port);

@@ -206,6 +206,14 @@ class RollsOverHttpTest extends AtTheRoster {
     }
 
     @Test
+    void somebody_who_is_added_with_a_double_press_is_added_once() {
+        Published at = saltmarrow.publish(seats(1));
+        String add = "/desk/sessions/" + at.session() + "/add";
+        organiser.pressTwice(add, add, Map.of("name", "Pascoe Merrow", "email", "", "party", "1"));
+        assertThat(queries.roster(at.session())).hasSize(1);
+    }
+
+    @Test
     void a_walk_up_takes_a_kept_back_seat() {
         Published at = saltmarrow.publish(seats(2));
         planned.setKeptBack(at.session(), 1, Saltmarrow.ORGANISER);
