@@ -23,6 +23,7 @@ import jollyroster.programme.Venue;
 import jollyroster.programme.VenueCommands;
 import jollyroster.programme.Visibility;
 import jollyroster.seating.Application;
+import jollyroster.seating.Registration;
 import jollyroster.sheet.QuestionForm;
 import jollyroster.team.AccountCommands;
 import org.springframework.boot.test.context.TestComponent;
@@ -211,6 +212,11 @@ public class Saltmarrow {
         public Wanted by(SignUpStyle signUp) {
             return with(access.by(signUp));
         }
+    }
+
+    /** The registration of that name. */
+    public static Registration named(List<Registration> roster, String name) {
+        return roster.stream().filter(r -> r.name().equals(name)).findFirst().orElseThrow();
     }
 
     /** A person who registers alone or with others. */

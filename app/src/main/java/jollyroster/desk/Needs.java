@@ -10,7 +10,6 @@ import java.util.Map;
 import java.util.Set;
 import jollyroster.attendance.AttendanceQueries;
 import jollyroster.core.door.DoorHours;
-import jollyroster.core.readiness.Finding;
 import jollyroster.core.readiness.Readiness.Clash;
 import jollyroster.core.seats.Outlook;
 import jollyroster.door.Heads;
@@ -19,16 +18,12 @@ import jollyroster.platform.Times;
 import jollyroster.programme.Clashes;
 import jollyroster.programme.HostQueries;
 import jollyroster.programme.MeetingLink;
-import jollyroster.programme.Offering;
 import jollyroster.programme.OfferingStatus;
 import jollyroster.programme.ProgrammeQueries;
-import jollyroster.programme.ReadinessCheck;
 import jollyroster.programme.SeatCounts.SeatCount;
 import jollyroster.programme.Session;
-import jollyroster.schedule.ClockChangeQueries;
 import jollyroster.seating.RegistrationQueries;
 import jollyroster.sheet.OutlookWords;
-import jollyroster.sheet.ReadinessView;
 import org.springframework.stereotype.Component;
 
 /** Finds what needs a hand, in order of urgency. */
@@ -37,17 +32,9 @@ class Needs {
 
     private static final Duration SOON = Duration.ofDays(14);
     private static final Duration LATELY = Duration.ofDays(14);
-    private static final Set<Finding.Kind> SAID_ELSEWHERE = Set.of(
-            Finding.Kind.HOST_DOUBLE_BOOKED,
-            Finding.Kind.VENUE_DOUBLE_BOOKED,
-            Finding.Kind.LINK_FAILED,
-            Finding.Kind.NO_PROVIDER);
-    private static final Duration CLOCKS_NEWS = Duration.ofDays(14);
-    private final ClockChangeQueries clockChanges;
     private final ProgrammeQueries programme;
     private final HostQueries hosts;
     private final Clashes clashes;
-    private final ReadinessCheck readiness;
     private final RegistrationQueries roster;
     private final AttendanceQueries attendance;
     private final List<NeedSource> others;
@@ -55,21 +42,17 @@ class Needs {
     private final SignedIn signedIn;
 
     Needs(
-            ClockChangeQueries clockChanges,
             ProgrammeQueries programme,
             HostQueries hosts,
             Clashes clashes,
-            ReadinessCheck readiness,
             RegistrationQueries roster,
             AttendanceQueries attendance,
             List<NeedSource> others,
             Heads heads,
             SignedIn signedIn) {
-        this.clockChanges = clockChanges;
         this.programme = programme;
         this.hosts = hosts;
         this.clashes = clashes;
-        this.readiness = readiness;
         this.roster = roster;
         this.attendance = attendance;
         this.others = List.copyOf(others);
@@ -106,31 +89,10 @@ class Needs {
         unmarked(now, needs);
         if (signedIn.isOrganiser()) {
             others.forEach(source -> needs.addAll(source.at(now)));
-            clocks(now, needs);
             collisions(soon, now, needs);
-            findings(now, needs);
         }
         needs.sort(Comparator.comparingInt(Need::urgency));
         return needs;
-    }
-
-    /** Sessions that keep their time on the wall while the clocks of their zone change otherwise than was known. */
-    private void clocks(Instant now, List<Need> needs) {
-        List<ClockChangeQueries.Changed> changed = clockChanges.since(now.minus(CLOCKS_NEWS));
-        if (changed.isEmpty()) {
-            return;
-        }
-        int people =
-                changed.stream().mapToInt(ClockChangeQueries.Changed::people).sum();
-        needs.add(new Need(
-                1,
-                "clocks",
-                changed.size() == 1 ? "One session" : changed.size() + " sessions",
-                "The clocks of their zone change otherwise than was known. They keep their time on the wall; "
-                        + (people == 1 ? "one person elsewhere may see" : people + " people elsewhere may see")
-                        + " another hour, and their messages are planned anew.",
-                "Look at the first",
-                "/desk/sessions/" + changed.get(0).session()));
     }
 
     private void openDoors(List<Session> soon, Instant now, List<Need> needs) {
@@ -215,33 +177,6 @@ class Needs {
                         "/desk/lanes?at=" + s.zonedStart().toLocalDate()));
             }
         }
-    }
-
-    private void findings(Instant now, List<Need> needs) {
-        List<Offering> open = programme.offerings().stream()
-                .filter(o -> o.status() != OfferingStatus.CLOSED)
-                .toList();
-        Map<Long, List<Session>> dates =
-                programme.sessionsOf(open.stream().map(Offering::id).toList());
-        Map<Long, List<Finding>> findings = readiness.of(open, dates, now);
-        for (Offering o : open) {
-            findings.get(o.id()).stream()
-                    .filter(f -> f.kind().severity() != Finding.Severity.REMARK)
-                    .filter(f -> !SAID_ELSEWHERE.contains(f.kind()))
-                    .findFirst()
-                    .ifPresent(f -> needs.add(need(o, f)));
-        }
-    }
-
-    private static Need need(Offering o, Finding f) {
-        boolean draft = o.status() == OfferingStatus.DRAFT;
-        return new Need(
-                draft ? 3 : 2,
-                draft ? "draft" : "published",
-                o.title(),
-                ReadinessView.lead(f, o.zone()),
-                "Open the offering",
-                "/desk/offerings/" + o.id());
     }
 
     private void unmarked(Instant now, List<Need> needs) {

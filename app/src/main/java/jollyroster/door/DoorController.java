@@ -2,10 +2,6 @@ package jollyroster.door;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
-import java.time.Clock;
-import java.time.Duration;
-import java.time.Instant;
-import java.time.ZoneId;
 import java.util.Map;
 import java.util.Optional;
 import jollyroster.core.door.Admission;
@@ -16,11 +12,6 @@ import jollyroster.door.PersonalDoor.Arriving;
 import jollyroster.platform.Actor;
 import jollyroster.platform.PersonalLinks;
 import jollyroster.platform.Submission;
-import jollyroster.platform.Times;
-import jollyroster.programme.HostQueries;
-import jollyroster.programme.Session;
-import jollyroster.programme.Venue;
-import jollyroster.seating.RegistrationQueries;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
@@ -35,54 +26,26 @@ import org.springframework.web.bind.annotation.RequestParam;
 class DoorController {
 
     private final PersonalLinks links;
-    private final RegistrationQueries roster;
     private final PersonalDoor door;
-    private final WaitingRoom waiting;
+    private final PersonalDoorView views;
     private final DoorCookies cookies;
     private final ArrivalCommands commands;
-    private final HostQueries hosts;
     private final Entrances entrances;
-    private final Clock clock;
 
     DoorController(
             PersonalLinks links,
-            RegistrationQueries roster,
             PersonalDoor door,
-            WaitingRoom waiting,
+            PersonalDoorView views,
             DoorCookies cookies,
             ArrivalCommands commands,
-            HostQueries hosts,
-            Entrances entrances,
-            Clock clock) {
+            Entrances entrances) {
         this.links = links;
-        this.roster = roster;
         this.door = door;
-        this.waiting = waiting;
+        this.views = views;
         this.cookies = cookies;
         this.commands = commands;
-        this.hosts = hosts;
         this.entrances = entrances;
-        this.clock = clock;
     }
-
-    /** The door as a person sees it. @param secondsLeft until the door opens, in seconds; 0 when it is open */
-    record View(
-            Admission meets,
-            String title,
-            String name,
-            String starts,
-            String startsHere,
-            String opens,
-            long secondsLeft,
-            Where where,
-            int placeInLine,
-            String ownPage,
-            String slug,
-            String address,
-            WaitingRoom.View waiting) {}
-
-    /** Where one goes and with what. @param host who leads it; empty when nobody is named */
-    record Where(boolean online, String place, String accessNote, String bring, String host) {}
 
     @GetMapping("/join/{token}")
     String join(@PathVariable String token, Model model, HttpServletRequest request, HttpServletResponse response) {
@@ -101,7 +64,7 @@ class DoorController {
             model.addAttribute("late", true);
         }
         response.setHeader("Cache-Control", "no-store");
-        model.addAttribute("door", view(at, token));
+        model.addAttribute("door", views.of(at, token));
         model.addAttribute("submission", Submission.fresh());
         return "door/join";
     }
@@ -121,9 +84,8 @@ class DoorController {
     @GetMapping("/join/{token}/state")
     ResponseEntity<Map<String, Object>> state(@PathVariable String token, HttpServletRequest request) {
         return door.arriving(token, request)
-                .map(at -> ResponseEntity.ok()
-                        .header("Cache-Control", "no-store")
-                        .body(waiting.state(at.session(), at.meets().name(), secondsLeft(at.session()), at.knocked())))
+                .map(at ->
+                        ResponseEntity.ok().header("Cache-Control", "no-store").body(views.state(at)))
                 .orElseGet(() -> ResponseEntity.notFound().build());
     }
 
@@ -162,50 +124,5 @@ class DoorController {
         }
         return entrances.way(
                 at.session(), new Coming(at.who().name(), links.issue(Purpose.MEETING_PASS, at.link()), false));
-    }
-
-    private long secondsLeft(Session session) {
-        Duration left = Duration.between(clock.instant(), session.doorHours().opens());
-        return Math.max(0, left.toSeconds() + (left.toMillisPart() > 0 ? 1 : 0));
-    }
-
-    private View view(Arriving at, String token) {
-        Session session = at.session();
-        ZoneId theirs = at.who().zone();
-        Instant start = session.start();
-        boolean sameClock = theirs.getRules()
-                .getOffset(start)
-                .equals(session.zone().getRules().getOffset(start));
-        boolean isInLine = at.meets() == Admission.PLACE_IN_LINE;
-        return new View(
-                at.meets(),
-                session.offering().title(),
-                at.who().name(),
-                Times.range(
-                                start,
-                                session.end(),
-                                theirs,
-                                clock.instant().atZone(theirs).toLocalDate()) + " " + Times.city(theirs) + " time",
-                sameClock
-                        ? ""
-                        : Times.hours(session.zonedStart(), session.end().atZone(session.zone())) + " in "
-                                + Times.city(session.zone()),
-                Times.dayAndTime(session.doorHours().opens(), theirs),
-                secondsLeft(session),
-                where(session),
-                isInLine ? roster.placeInLine(at.who()) : 0,
-                links.ownPage(at.link()),
-                session.offering().slug(),
-                "/join/" + token,
-                waiting.view(session, at.meets().name(), at.knocked(), "/join/" + token));
-    }
-
-    private Where where(Session session) {
-        return new Where(
-                session.isOnline(),
-                session.place(),
-                session.venue().map(Venue::accessNote).orElse(""),
-                session.offering().bring(),
-                HostQueries.names(hosts.of(session), session.offering().hostName()));
     }
 }

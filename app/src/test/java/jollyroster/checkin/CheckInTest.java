@@ -96,10 +96,7 @@ class CheckInTest {
     }
 
     private Registration of(String name) {
-        return registrations.roster(at.session()).stream()
-                .filter(r -> r.name().equals(name))
-                .findFirst()
-                .orElseThrow();
+        return Saltmarrow.named(registrations.roster(at.session()), name);
     }
 
     private Sent tick(String key, String name, int place, boolean in, Instant when) {

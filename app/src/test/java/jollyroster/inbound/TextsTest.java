@@ -118,10 +118,7 @@ class TextsTest {
 
     private Registration registered(String name) {
         register(name, Map.of("phone", number, "texts", "true"));
-        return roster.roster(at.session()).stream()
-                .filter(r -> r.name().equals(name))
-                .findFirst()
-                .orElseThrow();
+        return Saltmarrow.named(roster.roster(at.session()), name);
     }
 
     private List<Item> textsOf(long registration) {
@@ -177,10 +174,7 @@ class TextsTest {
                 .contains("/s/")
                 .doesNotContain("/join/");
         register("Teo Vance", Map.of("phone", "+19025550001"));
-        Registration teo = roster.roster(at.session()).stream()
-                .filter(r -> r.name().equals("Teo Vance"))
-                .findFirst()
-                .orElseThrow();
+        Registration teo = Saltmarrow.named(roster.roster(at.session()), "Teo Vance");
         assertThat(textsOf(teo.id())).isEmpty();
     }
 
@@ -328,11 +322,7 @@ class TextsTest {
                 own,
                 own + "/wishes",
                 Map.of("zone", "America/Halifax", "reminded", "true", "texts", "true", "phone", number));
-        long id = roster.roster(at.session()).stream()
-                .filter(r -> r.name().equals("Sal Brine"))
-                .findFirst()
-                .orElseThrow()
-                .id();
+        long id = Saltmarrow.named(roster.roster(at.session()), "Sal Brine").id();
         assertThat(textsOf(id)).extracting(Item::state).containsExactly(MessageState.PLANNED);
         person.post(own, own + "/wishes", Map.of("zone", "America/Halifax", "reminded", "true", "phone", number));
         assertThat(agreements.of(id)).isEmpty();

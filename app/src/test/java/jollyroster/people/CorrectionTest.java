@@ -203,11 +203,8 @@ class CorrectionTest {
                 .document()
                 .text();
         assertThat(table).contains("Walk Upton", "Wanda Inland");
-        long walkUp = roster.roster(at.session()).stream()
-                .filter(x -> x.name().equals("Walk Upton"))
-                .findFirst()
-                .orElseThrow()
-                .id();
+        long walkUp =
+                Saltmarrow.named(roster.roster(at.session()), "Walk Upton").id();
         assertThat(roster.registration(walkUp).orElseThrow().state()).isEqualTo(RegistrationState.REGISTERED);
         assertThat(outbox.ofRegistration(walkUp)).isEmpty();
     }

@@ -42,10 +42,7 @@ class OwnPageOverHttpTest extends AsVisitor {
     }
 
     private Registration only(Published at, String name) {
-        return roster.roster(at.session()).stream()
-                .filter(r -> r.name().equals(name))
-                .findFirst()
-                .orElseThrow();
+        return Saltmarrow.named(roster.roster(at.session()), name);
     }
 
     @Test

@@ -85,10 +85,7 @@ class TurnsOverHttpTest {
     }
 
     private Registration registration(String name) {
-        return registrations.roster(at.session()).stream()
-                .filter(r -> r.name().equals(name))
-                .findFirst()
-                .orElseThrow();
+        return Saltmarrow.named(registrations.roster(at.session()), name);
     }
 
     private String live(String name) {

@@ -60,6 +60,11 @@ public record DoorHours(Instant opens, Instant start, Instant end, Instant close
         return now.isBefore(closes) ? Phase.OPEN : Phase.AFTER;
     }
 
+    /** Until the door opens, in seconds, those begun counting whole; 0 once it is open. So a countdown ends when the door does open. */
+    public long secondsUntilOpen(Instant now) {
+        return Math.max(0, Duration.between(now, opens).plusMillis(999).toSeconds());
+    }
+
     /** Before the door opens, while it is open, after it has shut. */
     public enum Phase {
         BEFORE,

@@ -48,6 +48,13 @@ class DoorTest {
         assertThat(TOKENS.read(Purpose.JOIN, TOKENS.issue(Purpose.JOIN, link))).contains(link);
     }
 
+    @ParameterizedTest
+    @CsvSource({"21:44:00,60", "21:44:59.001,1", "21:44:59.999,1", "21:45:00,0", "23:59:00,0", "20:45:00,3600"})
+    void a_countdown_ends_when_the_door_opens_and_never_before(String now, long seconds) {
+        assertThat(HOURS.secondsUntilOpen(Instant.parse("2027-03-16T" + now + "Z")))
+                .isEqualTo(seconds);
+    }
+
     @Test
     void a_token_is_good_for_one_purpose_only() {
         String token = TOKENS.issue(Purpose.JOIN, new Link(7, 1));
