@@ -84,6 +84,9 @@ public interface Letters {
             if (anchor.isAnswer() || anchor == Anchor.UNPAID) {
                 return "";
             }
+            if (anchor == Anchor.STILL_WAITING) {
+                return placeInLine > 0 && !sessionCancelled ? "" : "is not on the waitlist any more";
+            }
             if (standing != Standing.SEATED) {
                 return "no longer holds a seat";
             }

@@ -50,6 +50,7 @@ public final class MessageWords {
             case ATTENDED, PART, ABSENT -> span + " after the end";
             case SILENT -> span + " before the cut-off";
             case UNPAID -> span + " before the payment runs out";
+            case STILL_WAITING -> span + " before, if waiting";
             case SHORT -> span + " before, if short";
             case WAITLISTED -> "when waitlisted";
             case CALLED_UP -> "when called up";
@@ -82,6 +83,7 @@ public final class MessageWords {
             case ATTENDED, PART, ABSENT -> "Follow-up";
             case SILENT -> "Reminder of the invitation";
             case UNPAID -> "Reminder to pay";
+            case STILL_WAITING -> "Note to the waitlist";
             case SHORT -> "Warning: too few people";
             case REGISTERED -> "Confirmation with the link";
             default -> of(anchor, Offset.none());
@@ -94,6 +96,7 @@ public final class MessageWords {
                 + switch (line.anchor()) {
                     case SILENT -> "those who have not answered";
                     case UNPAID -> "those who have not paid";
+                    case STILL_WAITING -> "those who still wait";
                     case SHORT -> "the organiser";
                     case WAITLISTED, CALLED_UP, SEATED, CHANGED, CALLED_OFF, RESTORED -> "whom it is about";
                     case NOT_IN -> "those who are not in";
@@ -152,6 +155,7 @@ public final class MessageWords {
             case INVITED_AGAIN -> "Reminder of an invitation";
             case NO_ROOM -> "Request declined";
             case UNPAID -> "Reminder to pay, " + Times.said(offset) + " before it runs out";
+            case STILL_WAITING -> "Note to the waitlist, " + Times.said(offset) + " before";
             case SHORT -> "Too few people, " + Times.said(offset) + " before";
             case WRITTEN -> "From the organiser";
             case LETTER -> "Message";

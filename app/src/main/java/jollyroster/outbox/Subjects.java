@@ -35,6 +35,7 @@ final class Subjects {
             case PART -> "Thank you for looking in: " + title;
             case ABSENT -> "We missed you: " + title;
             case UNPAID -> "Please pay soon: " + title;
+            case STILL_WAITING -> "Still on the waitlist: " + title;
             case SILENT, SHORT, INVITED, INVITED_AGAIN, NO_ROOM, WRITTEN, LETTER -> title;
         };
     }

@@ -38,6 +38,7 @@ final class PlanWords {
             case BEFORE_START -> "the reminder ";
             case DOOR_OPENS, NOT_IN -> "the note ";
             case ATTENDED, PART, ABSENT -> "the follow-up ";
+            case STILL_WAITING -> "the note to the waitlist ";
             case SHORT -> "the warning ";
             case SILENT, UNPAID -> "the reminder ";
             default -> "the text ";

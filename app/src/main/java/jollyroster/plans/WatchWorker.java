@@ -31,7 +31,7 @@ import org.springframework.stereotype.Component;
 
 /**
  * Looks, at the time of those lines of plans that need it, whom they are for: invitees who are silent before the cut-off, those who
- * have not paid before it runs out, and the organiser while a session is short of its minimum. Each goes once.
+ * have not paid before it runs out, those who still wait, and the organiser while a session is short of its minimum. Each goes once.
  */
 @Component
 public class WatchWorker {
@@ -130,6 +130,10 @@ public class WatchWorker {
                             .filter(s -> isDue(line, s, s.cutOff(), now))
                             .findFirst()
                             .ifPresent(this::askAgain);
+                case STILL_WAITING ->
+                    coming.stream()
+                            .filter(s -> s.id() == s.book() && isDue(line, s, s.start(), now))
+                            .forEach(s -> notices.tellTheLine(s, line, ACTOR));
                 case SHORT ->
                     coming.stream().filter(s -> isDue(line, s, s.start(), now)).forEach(s -> warn(s, line));
                 default -> remindToPay(line, coming, now);

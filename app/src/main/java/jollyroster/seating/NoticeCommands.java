@@ -148,6 +148,22 @@ public class NoticeCommands {
                         clock.instant()));
     }
 
+    /** Tells those who still wait for a session where they stand, once for each line of a plan; not whoever wants no reminders. */
+    @Transactional
+    public void tellTheLine(Session session, PlanLine line, Actor actor) {
+        actor.requireOrganiser();
+        parties.everybodyOn(session.book()).stream()
+                .filter(p -> p.registration().getState().equals(RegistrationState.WAITLISTED.name()))
+                .map(p -> Recipients.one(session, p.registration(), p.email()))
+                .filter(Recipient::reminded)
+                .forEach(to -> outbox.answer(
+                        Anchor.STILL_WAITING,
+                        to,
+                        line.offset().amount() + line.offset().unit().name(),
+                        Facts.none(),
+                        clock.instant()));
+    }
+
     /** Writes into the logbook of a session what somebody has done to it. */
     public void log(Session session, LogbookEntry entry, Facts what, Actor actor) {
         logbook.write(session.id(), actor, entry, what, clock.instant());

@@ -260,6 +260,32 @@ class TellingTest {
         holds.letRunOut();
     }
 
+    @Test
+    void whoever_still_waits_is_told_before_the_start_once() {
+        at = saltmarrow.publish(seats(1));
+        add("1 day before, to those who still wait");
+        long wren = register("Wren Skerry");
+        long sal = register("Sal Brine");
+        long ada = register("Ada Merrow");
+        changes.cancel(ada, "", Saltmarrow.self(ada));
+        clock.set(Instant.parse("2027-03-15T21:00:00Z"));
+        watch.watch();
+        assertThat(anchors(sal)).as("not yet").doesNotContain(Anchor.STILL_WAITING);
+        clock.set(Instant.parse("2027-03-15T22:30:00Z"));
+        watch.watch();
+        watch.watch();
+        post.sendDue();
+        assertThat(anchors(wren)).doesNotContain(Anchor.STILL_WAITING);
+        assertThat(anchors(ada)).doesNotContain(Anchor.STILL_WAITING);
+        assertThat(outbox.ofRegistration(sal))
+                .filteredOn(item -> item.anchor() == Anchor.STILL_WAITING)
+                .singleElement()
+                .satisfies(item -> {
+                    assertThat(item.state()).isEqualTo(MessageState.SENT);
+                    assertThat(item.subject()).startsWith("Still on the waitlist: Knots");
+                });
+    }
+
     private List<Anchor> anchors(long registration) {
         return outbox.ofRegistration(registration).stream().map(Item::anchor).toList();
     }

@@ -62,6 +62,8 @@ public enum Anchor {
     SILENT,
     /** Some time before a payment runs out, for whoever has not paid. */
     UNPAID,
+    /** Some time before the start, for those who are still on the waitlist. */
+    STILL_WAITING,
     /** Some time before the start, for the organiser, while the session is short of its minimum. */
     SHORT,
     /** Somebody is invited. */
@@ -80,7 +82,8 @@ public enum Anchor {
             Collections.unmodifiableSet(EnumSet.of(BEFORE_START, DOOR_OPENS, NOT_IN, ATTENDED, PART, ABSENT));
 
     /** The anchors of a plan at whose time it is looked whom a message is for. */
-    public static final Set<Anchor> WATCHED = Collections.unmodifiableSet(EnumSet.of(SILENT, UNPAID, SHORT));
+    public static final Set<Anchor> WATCHED =
+            Collections.unmodifiableSet(EnumSet.of(SILENT, UNPAID, STILL_WAITING, SHORT));
 
     /** The answers beside which a plan can have a text; the e-mail goes anyway. */
     public static final Set<Anchor> TEXTED = Collections.unmodifiableSet(

@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.function.UnaryOperator;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
@@ -56,8 +55,12 @@ final class PlanPhrase {
             Anchor.ATTENDED, Pattern.compile(".*\\b(?:attended|came|were there|was there|present)"),
             Anchor.SILENT, Pattern.compile(".*\\b(?:not answered|silent)(?: invitees?)?"),
             Anchor.UNPAID, Pattern.compile(".*\\b(?:not paid|unpaid)"),
+            Anchor.STILL_WAITING,
+                    Pattern.compile(
+                            "(?:those )?(?:who )?(?:are )?(?:still )?(?:wait|waiting|waitlisted|on the waitlist)|(?:the )?waitlist"),
             Anchor.SHORT,
                     Pattern.compile("(?:still )?short(?: of (?:its|the) (?:minimum|least))?|(?:the )?organisers?"));
+    private static final List<Anchor> BEFORE_THE_START = List.of(Anchor.STILL_WAITING, Anchor.SHORT);
     private static final List<Anchor> AFTER_THE_END = List.of(Anchor.ATTENDED, Anchor.PART, Anchor.ABSENT);
     private static final Pattern EVERYBODY = Pattern.compile("(?:everybody|everyone|all)(?: .*)?");
     private static final Pattern FIRST =
@@ -119,6 +122,7 @@ final class PlanPhrase {
                         Anchor.PART,
                         Anchor.SILENT,
                         Anchor.UNPAID,
+                        Anchor.STILL_WAITING,
                         Anchor.SHORT,
                         Anchor.ATTENDED)
                 .filter(anchor -> WHO.get(anchor).matcher(said).matches())
@@ -164,9 +168,9 @@ final class PlanPhrase {
                 .filter(entry -> entry.getValue().matcher(what).matches())
                 .map(Map.Entry::getKey)
                 .findFirst();
-        UnaryOperator<Anchor> orShort =
-                a -> a == Anchor.BEFORE_START && whom.equals(Optional.of(Anchor.SHORT)) ? Anchor.SHORT : a;
-        return anchor.map(orShort)
+        return anchor.map(a -> a == Anchor.BEFORE_START
+                        ? whom.filter(BEFORE_THE_START::contains).orElse(a)
+                        : a)
                 .filter(a -> whom.isEmpty() || whom.get() == a)
                 .map(a -> all(a, offset(before)))
                 .orElse(List.of());

@@ -95,6 +95,7 @@ final class RehearsedPart {
         if (state.standing() != Standing.WAITING) {
             return;
         }
+        withdraw(h.kind(), List.of());
         DoorHours hours = state.timing().hours();
         Instant until = CallUp.replyBy(h.at(), hours.start(), hours.opens(), player.zone());
         become(Standing.OFFERED, h.at(), Optional.of(until));
@@ -124,9 +125,7 @@ final class RehearsedPart {
         if (told) {
             answer(Anchor.CHANGED, h.at());
         }
-        if (before.standing() == Standing.SEATED) {
-            plan(h.at(), true);
-        }
+        plan(h.at(), true);
         List<Played> anew = planned;
         planned = old;
         withdraw(h.kind(), anew);
@@ -183,6 +182,9 @@ final class RehearsedPart {
 
     /** Plans as the planner does. @param again whether what is past was decided before */
     private void plan(Instant now, boolean again) {
+        if (state.standing() == Standing.WAITING) {
+            planned.addAll(whileWaiting(now));
+        }
         if (state.standing() != Standing.SEATED) {
             return;
         }
@@ -191,6 +193,17 @@ final class RehearsedPart {
                 .map(this::played)
                 .filter(m -> !again || m.dropped().map(why -> !isOfThePast(why)).orElse(true))
                 .forEach(planned::add);
+    }
+
+    private List<Played> whileWaiting(Instant now) {
+        return stage.plan().stream()
+                .filter(line -> line.anchor() == Anchor.STILL_WAITING)
+                .filter(line -> state.timing().nominal(line).isAfter(now))
+                .map(line -> {
+                    Instant at = state.timing().nominal(line);
+                    return new Played(line, Channel.EMAIL, at, at, Optional.empty(), Optional.empty(), state);
+                })
+                .toList();
     }
 
     private static boolean isOfThePast(MessagePlan.Reason why) {

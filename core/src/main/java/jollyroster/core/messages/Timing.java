@@ -19,7 +19,8 @@ public record Timing(DoorHours hours, ZoneId zone) {
     /** When a line of a plan would go if nobody slept. */
     public Instant nominal(PlanLine line) {
         return switch (line.anchor()) {
-            case BEFORE_START, SHORT -> line.offset().before(start()).toInstant();
+            case BEFORE_START, STILL_WAITING, SHORT ->
+                line.offset().before(start()).toInstant();
             case DOOR_OPENS -> hours.opens();
             case NOT_IN -> line.offset().after(start()).toInstant();
             case ATTENDED, PART, ABSENT ->

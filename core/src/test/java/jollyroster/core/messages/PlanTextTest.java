@@ -115,6 +115,10 @@ class PlanTextTest {
                 "2 days before the cut-off | SILENT EMAIL ",
                 "2 days before the cut-off, to those who have not answered | SILENT EMAIL ",
                 "12 hours before the payment runs out | UNPAID EMAIL ",
+                "1 day before, to those who still wait | STILL_WAITING EMAIL ",
+                "1 day before, if waiting | STILL_WAITING EMAIL ",
+                "1 day before, to the waitlist | STILL_WAITING EMAIL ",
+                "1 day before, to those on the waitlist | STILL_WAITING EMAIL ",
                 "3 days before, if short of its minimum | SHORT EMAIL "
             })
     void by_what_and_to_whom_is_said_after_commas(String typed, String line) {

@@ -1,6 +1,7 @@
 package jollyroster.core.messages;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.tuple;
 
 import java.time.Duration;
 import java.time.LocalDateTime;
@@ -78,6 +79,31 @@ class RehearsalTest {
                 .doesNotContain(Anchor.NOT_IN);
         assertThat(going(play(player(HALIFAX, Duration.ofDays(6), false, Verdict.ABSENT), true)))
                 .containsExactly(Anchor.WAITLISTED);
+    }
+
+    @Test
+    void whoever_still_waits_is_told_unless_they_are_called_up_before() {
+        List<PlanLine> plan =
+                List.of(new PlanLine(Anchor.STILL_WAITING, Offset.days(1)), PlanLine.before(Offset.hours(2)));
+        Player waits = player(HALIFAX, Duration.ofDays(6), false, Verdict.ATTENDED);
+        assertThat(part(waits, plan, WritingHours.DEFAULT, true).messages())
+                .filteredOn(Played::goes)
+                .extracting(m -> m.line().anchor(), Played::at)
+                .containsExactly(
+                        tuple(Anchor.WAITLISTED, waits.joins()),
+                        tuple(Anchor.STILL_WAITING, START.minusDays(1).toInstant()));
+        Happening up = happening(Happening.Kind.CALLED_UP, Duration.ofDays(3), 0);
+        assertThat(going(part(waits, plan, WritingHours.DEFAULT, true, up).messages()))
+                .containsExactly(Anchor.WAITLISTED, Anchor.CALLED_UP, Anchor.SEATED, Anchor.BEFORE_START);
+        Happening moves = happening(Happening.Kind.MOVES, Duration.ofDays(3), 2);
+        assertThat(part(waits, plan, WritingHours.DEFAULT, true, moves).messages())
+                .filteredOn(Played::goes)
+                .filteredOn(m -> m.line().anchor() == Anchor.STILL_WAITING)
+                .extracting(Played::at)
+                .containsExactly(START.plusDays(1).toInstant());
+        Player seated = player(HALIFAX, Duration.ofDays(6), true, Verdict.ATTENDED);
+        assertThat(going(part(seated, plan, WritingHours.DEFAULT, true).messages()))
+                .doesNotContain(Anchor.STILL_WAITING);
     }
 
     @Test
