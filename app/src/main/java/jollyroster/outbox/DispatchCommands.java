@@ -6,6 +6,7 @@ import static jollyroster.platform.tables.Tables.SENT_COPY;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import jollyroster.core.messages.Channel;
@@ -189,6 +190,18 @@ class DispatchCommands {
                 .set(MESSAGE.ATTEMPTS, claim.attempts() + 1)
                 .set(MESSAGE.DUE_AT, now.plus(WAITS.get(claim.attempts())))
                 .where(MESSAGE.ID.eq(claim.id()))
+                .execute();
+    }
+
+    /** They make no sense and hold up no other. */
+    @Transactional
+    void unreadable(Collection<Long> messages, Instant now) {
+        writes.sql()
+                .update(MESSAGE)
+                .set(MESSAGE.STATE, MessageState.FAILED.name())
+                .set(MESSAGE.REASON, "it could not be read")
+                .set(MESSAGE.DONE_AT, now)
+                .where(MESSAGE.ID.in(messages))
                 .execute();
     }
 

@@ -2,9 +2,11 @@ package jollyroster.outbox;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.ExecutionException;
 import java.util.stream.Collectors;
 import jollyroster.core.messages.Anchor;
@@ -177,11 +179,18 @@ public class OutboxWorker {
     }
 
     private List<Claim> claimed(Carrier by) {
+        if (by.service().isResting() || departures.held().isPresent()) {
+            return List.of();
+        }
         Instant now = clock.instant();
-        return by.service().isResting() || departures.held().isPresent()
-                ? List.of()
-                : claims.of(dispatch.claim(
-                        by.channel(), BATCH, now, now.plus(by.service().limit().multipliedBy(3L * BATCH))));
+        Set<Long> claimed = new HashSet<>(dispatch.claim(
+                by.channel(), BATCH, now, now.plus(by.service().limit().multipliedBy(3L * BATCH))));
+        List<Claim> read = claims.of(claimed);
+        read.forEach(claim -> claimed.remove(claim.id()));
+        if (!claimed.isEmpty()) {
+            dispatch.unreadable(claimed, now);
+        }
+        return read;
     }
 
     /** Where the facts of one cannot be read, each is read by itself. */

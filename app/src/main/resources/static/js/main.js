@@ -9,6 +9,7 @@ const modules = [
   ["[data-guest-door]", "./guest-door.js"],
   ["[data-door-desk]", "./door-desk.js"],
   ["[data-follow]", "./follow.js"],
+  ["[data-sound]", "./chime.js"],
   ["[data-live]", "./live.js"],
   ["[data-check-in]", "./check-in.js"],
   ["[data-room=inside]", "./room.js"],

@@ -15,6 +15,18 @@ import org.springframework.boot.test.web.server.LocalServerPort;
 @Tag("server")
 class DoorStoryTest {
 
+    /** Counts tones where there is nothing to hear them. */
+    private static final String TONES = """
+            window.tones = 0;
+            const node = () => ({
+              connect: (next) => next, start() {}, stop() {}, frequency: {},
+              gain: { setValueAtTime() {}, exponentialRampToValueAtTime() {} },
+            });
+            window.AudioContext = class {
+              createOscillator() { window.tones += 1; return node(); }
+              createGain() { return node(); }
+            };""";
+
     @LocalServerPort
     int port;
 
@@ -23,6 +35,8 @@ class DoorStoryTest {
         try (BrowserContext one = Chromium.person(port, Chromium.desktop("America/Halifax"));
                 BrowserContext other = Chromium.person(port, Chromium.desktop("America/Halifax"));
                 BrowserContext outside = Chromium.person(port, Chromium.phone("Europe/Lisbon"))) {
+            one.addInitScript(TONES);
+            other.addInitScript(TONES);
             Page desk = Chromium.signedIn(one);
             windToTheDoor(desk);
             String session = desk.locator("[data-tideline] a")
@@ -43,6 +57,8 @@ class DoorStoryTest {
             open(desk, "/desk/door/" + session);
             Page second = Chromium.signedIn(other);
             open(second, "/desk/door/" + session);
+            second.locator("[data-sound]").check();
+            second.waitForFunction("window.tones === 2");
 
             Page guest = outside.newPage();
             guest.navigate(link);
@@ -53,6 +69,10 @@ class DoorStoryTest {
             assertThat(Chromium.violations(guest)).isEmpty();
             assertThat(desk.locator(".knocks")).containsText("Wren Harbourne");
             assertThat(second.locator(".knocks")).containsText("Wren Harbourne");
+            second.waitForFunction("window.tones === 4");
+            assertThat(desk.evaluate("window.tones"))
+                    .as("there is no sound unless it is wished")
+                    .isEqualTo(0);
             assertThat(Chromium.violations(desk)).isEmpty();
 
             desk.keyboard().press("g");

@@ -189,6 +189,22 @@ class OutboxTest {
     }
 
     @Test
+    void a_message_that_makes_no_sense_holds_up_no_other() {
+        long bad = register(saltmarrow.publish(seats(8)), "Oriel Saltonby");
+        long good = register(saltmarrow.publish(seats(8)), "Teo Quillfeather");
+        String mine = "registration_id = " + bad + " AND anchor = 'REGISTERED'";
+        store.update("UPDATE message SET template = 'OF_ANOTHER_VERSION' WHERE " + mine);
+        try {
+            worker.sendDue();
+            assertThat(sent(good)).containsExactly(Anchor.REGISTERED);
+        } finally {
+            store.update("UPDATE message SET template = '' WHERE " + mine);
+        }
+        assertThat(item(bad, Anchor.REGISTERED).state()).isEqualTo(MessageState.FAILED);
+        assertThat(item(bad, Anchor.REGISTERED).reason()).isEqualTo("it could not be read");
+    }
+
+    @Test
     void a_reminder_claimed_before_the_seat_was_given_back_does_not_go() {
         long id = register(saltmarrow.publish(seats(8)), "Ilse Fenwright");
         worker.sendDue();
