@@ -13,7 +13,6 @@ import jollyroster.core.messages.Rehearsal.Player;
 import jollyroster.core.messages.Rehearsal.Stage;
 import jollyroster.outbox.HoursQueries;
 import jollyroster.outbox.PlanQueries;
-import jollyroster.plans.RehearsalView.Open;
 import jollyroster.programme.Offering;
 import jollyroster.programme.ProgrammeQueries;
 import jollyroster.programme.Session;
@@ -36,6 +35,14 @@ class RehearsalRun {
         this.hours = hours;
         this.readers = readers;
         this.clock = clock;
+    }
+
+    /** Which message is open. */
+    record Open(int who, int which) {
+
+        boolean is(int someone, int something) {
+            return who == someone && which == something;
+        }
     }
 
     /** All that was played. @param happenings in the order they were said */

@@ -16,6 +16,7 @@ import jollyroster.core.messages.Rehearsal.Player;
 import jollyroster.core.messages.Rehearsal.Standing;
 import jollyroster.core.messages.Rehearsal.State;
 import jollyroster.outbox.MessageWords;
+import jollyroster.plans.RehearsalRun.Open;
 import jollyroster.plans.RehearsalRun.Run;
 import jollyroster.platform.Times;
 
@@ -30,14 +31,6 @@ final class RehearsalView {
         this.run = run;
         this.script = script;
         this.at = script.address(run.offering().id());
-    }
-
-    /** Which message is open. */
-    record Open(int who, int which) {
-
-        boolean is(int someone, int something) {
-            return who == someone && which == something;
-        }
     }
 
     /** Somebody and what they get. */
