@@ -90,10 +90,10 @@ class MailingController {
         RemarkCommands.Mailed letter = new RemarkCommands.Mailed(mailing, form.line(), form.text(), due);
         String when = Times.dayAndTime(due, organisation.organisation().zone());
         LongWork.Task<Boolean> task = new LongWork.Task<>(
-                "Letter to many",
+                "Group e-mail",
                 "/desk/letters",
                 came -> new LongWork.Said(
-                        came.size() + " letters leave " + when + "; until then they can be taken back.", ""));
+                        came.size() + " e-mails leave " + when + "; until then they can be taken back.", ""));
         return works.run(
                         task,
                         draft.chosen(),

@@ -56,7 +56,7 @@ public final class MessageWords {
             case CALLED_UP -> "when called up";
             case SEATED -> "when seated";
             case CHANGED -> "when changed";
-            case CALLED_OFF -> "when called off";
+            case CALLED_OFF -> "when cancelled";
             case RESTORED -> "when it takes place after all";
             default -> "at once";
         };

@@ -19,6 +19,7 @@ import jollyroster.core.messages.Anchor;
 import jollyroster.core.messages.Channel;
 import jollyroster.core.messages.MessagePlan;
 import jollyroster.core.messages.PlanLine;
+import jollyroster.core.messages.SendTime;
 import jollyroster.core.messages.Timing;
 import jollyroster.platform.Facts;
 import jollyroster.platform.KeptInsert;
@@ -95,6 +96,12 @@ public class OutboxCommands {
         row.setGiven(given.json());
         insert(List.of(row));
         insert(beside(row, anchor, to, occasion, now));
+    }
+
+    /** When a line of a plan goes to somebody, by their clock and the hours of the offering. */
+    public Instant due(PlanLine line, Recipient to) {
+        return SendTime.of(to.timing(), line, to.zone(), hours.of(to.offering()))
+                .at();
     }
 
     /** The texts that the plan has beside an answer, for whoever agreed to texts. */

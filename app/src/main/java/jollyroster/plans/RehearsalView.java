@@ -167,7 +167,7 @@ final class RehearsalView {
         List<String> said = new ArrayList<>();
         said.add(seated + " of the cast hold seats, " + waiting + " wait"
                 + (offered > 0 ? ", " + offered + " called up." : "."));
-        said.add(session.calledOff() ? "The session is called off." : door(session, head));
+        said.add(session.calledOff() ? "The session has been cancelled." : door(session, head));
         said.add(entry(session));
         next(head).ifPresent(said::add);
         return said;

@@ -21,7 +21,7 @@ final class RehearsalWords {
             case ANSWERS_LATE -> "somebody is called up and answers too late";
             case MOVES -> "the session moves";
             case OTHER_PLACE -> "it meets elsewhere";
-            case CALLED_OFF -> "it is called off";
+            case CALLED_OFF -> "the session is cancelled";
             case CLOCKS -> "clocks change otherwise than was known";
         };
     }
@@ -36,7 +36,7 @@ final class RehearsalWords {
                 "The session moves by " + Math.abs(h.days()) + (Math.abs(h.days()) == 1 ? " day" : " days")
                         + (h.days() < 0 ? " earlier" : "");
             case OTHER_PLACE -> "It meets elsewhere";
-            case CALLED_OFF -> "It is called off";
+            case CALLED_OFF -> "The session is cancelled";
             case CLOCKS -> "The clocks change, it begins an hour later";
         };
     }
@@ -57,7 +57,7 @@ final class RehearsalWords {
     private static String reason(Happening.Kind why) {
         return switch (why) {
             case CANCELS -> "they cancelled before";
-            case CALLED_OFF -> "the session was called off before";
+            case CALLED_OFF -> "the session was cancelled before";
             case MOVES -> "the session moved, it was planned anew";
             case CLOCKS -> "the clocks changed, it was planned anew";
             default -> "it was planned anew";

@@ -42,6 +42,9 @@ public class WatchWorker {
     /** What was missed for longer, as the program was not running, or the line is new, is not made good. */
     private static final Duration STILL_OF_USE = Duration.ofHours(6);
 
+    /** A long weekend. */
+    private static final Duration EARLIEST = Duration.ofDays(4);
+
     private static final Duration FARTHEST_DECISION = Duration.ofDays(92);
 
     private final PlanQueries plans;
@@ -132,13 +135,19 @@ public class WatchWorker {
                             .ifPresent(this::askAgain);
                 case STILL_WAITING ->
                     coming.stream()
-                            .filter(s -> s.id() == s.book() && isDue(line, s, s.start(), now))
-                            .forEach(s -> notices.tellTheLine(s, line, ACTOR));
+                            .filter(s -> s.id() == s.book() && isNear(line, s, now))
+                            .forEach(s -> notices.tellTheLine(s, line, STILL_OF_USE, ACTOR));
                 case SHORT ->
                     coming.stream().filter(s -> isDue(line, s, s.start(), now)).forEach(s -> warn(s, line));
                 default -> remindToPay(line, coming, now);
             }
         }
+    }
+
+    /** Whether somebody may be told by now: hours in which nobody is written to may bring it forward by days. */
+    private static boolean isNear(PlanLine line, Session s, Instant now) {
+        Instant due = line.offset().before(s.start().atZone(s.zone())).toInstant();
+        return now.isAfter(due.minus(EARLIEST)) && now.isBefore(due.plus(STILL_OF_USE));
     }
 
     private static boolean isDue(PlanLine line, Session s, Instant before, Instant now) {

@@ -1,10 +1,12 @@
 package jollyroster.seating;
 
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.stream.Collectors;
 import jollyroster.core.messages.Anchor;
+import jollyroster.core.messages.MessagePlan;
 import jollyroster.core.messages.PlanLine;
 import jollyroster.core.seats.RegistrationState;
 import jollyroster.logbook.LogbookCommands;
@@ -148,20 +150,29 @@ public class NoticeCommands {
                         clock.instant()));
     }
 
-    /** Tells those who still wait for a session where they stand, once for each line of a plan; not whoever wants no reminders. */
+    /**
+     * Tells those who still wait for a session where they stand, once for each line of a plan, when its time has come for them. Not
+     * whoever wants no reminders, nor whoever has just been told that they wait.
+     *
+     * @param use how long after its time it is still of use
+     */
     @Transactional
-    public void tellTheLine(Session session, PlanLine line, Actor actor) {
+    public void tellTheLine(Session session, PlanLine line, Duration use, Actor actor) {
         actor.requireOrganiser();
+        Instant now = clock.instant();
         parties.everybodyOn(session.book()).stream()
                 .filter(p -> p.registration().getState().equals(RegistrationState.WAITLISTED.name()))
-                .map(p -> Recipients.one(session, p.registration(), p.email()))
-                .filter(Recipient::reminded)
-                .forEach(to -> outbox.answer(
-                        Anchor.STILL_WAITING,
-                        to,
-                        line.offset().amount() + line.offset().unit().name(),
-                        Facts.none(),
-                        clock.instant()));
+                .forEach(p -> {
+                    Recipient to = Recipients.one(session, p.registration(), p.email());
+                    Instant due = outbox.due(line, to);
+                    boolean time = !due.isAfter(now) && now.isBefore(due.plus(use));
+                    boolean told = p.registration().getWaitingSince().isAfter(due.minus(MessagePlan.APART));
+                    if (time && !told && to.reminded()) {
+                        String occasion =
+                                line.offset().amount() + line.offset().unit().name();
+                        outbox.answer(Anchor.STILL_WAITING, to, occasion, Facts.none(), now);
+                    }
+                });
     }
 
     /** Writes into the logbook of a session what somebody has done to it. */

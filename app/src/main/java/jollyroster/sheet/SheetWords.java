@@ -136,7 +136,7 @@ final class SheetWords {
     /** What organiser and hosts hear of times that are picked. */
     private static String told(Offering o) {
         return switch (o.signUp().tell()) {
-            case EACH -> "Organiser and host are told of each time that is picked or given back. ";
+            case EACH -> "Organiser and host are told of each time that is picked or cancelled. ";
             case DAILY -> "Organiser and host are told once a day of times that were picked. ";
             case NEVER, DEADLINE -> "";
         };

@@ -3,7 +3,6 @@ package jollyroster.platform;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Duration;
-import java.time.Instant;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.Test;
@@ -29,7 +28,7 @@ class JobsTest {
         new Jobs().goingOn().customize(scheduler);
         scheduler.initialize();
         try {
-            scheduler.scheduleWithFixedDelay(this::meetTrouble, Instant.now(), Duration.ofMillis(1));
+            scheduler.scheduleWithFixedDelay(this::meetTrouble, Duration.ofMillis(1));
             assertThat(rounds.await(30, TimeUnit.SECONDS)).isTrue();
         } finally {
             scheduler.shutdown();

@@ -198,12 +198,13 @@ final class RehearsedPart {
     private List<Played> whileWaiting(Instant now) {
         return stage.plan().stream()
                 .filter(line -> line.anchor() == Anchor.STILL_WAITING)
-                .filter(line -> state.timing().nominal(line).isAfter(now))
-                .map(line -> {
-                    Instant at = state.timing().nominal(line);
-                    return new Played(line, Channel.EMAIL, at, at, Optional.empty(), Optional.empty(), state);
-                })
+                .map(line -> whileWaiting(line, SendTime.of(state.timing(), line, player.zone(), stage.hours())))
+                .filter(m -> !m.at().isBefore(now.plus(MessagePlan.APART)))
                 .toList();
+    }
+
+    private Played whileWaiting(PlanLine line, SendTime time) {
+        return new Played(line, Channel.EMAIL, time.at(), time.nominal(), Optional.empty(), Optional.empty(), state);
     }
 
     private static boolean isOfThePast(MessagePlan.Reason why) {

@@ -37,7 +37,8 @@ public record SendTime(Instant at, Instant nominal) {
             return new SendTime(hours.atOrAfter(theirs).toInstant(), nominal);
         }
         Duration ahead = Duration.between(nominal, timing.hours().start());
-        boolean exempt = line.anchor() != Anchor.BEFORE_START || ahead.compareTo(EXEMPT_BEFORE_START) <= 0;
+        boolean calm = line.anchor() == Anchor.BEFORE_START || line.anchor() == Anchor.STILL_WAITING;
+        boolean exempt = !calm || ahead.compareTo(EXEMPT_BEFORE_START) <= 0;
         return new SendTime(exempt ? nominal : hours.atOrBefore(theirs).toInstant(), nominal);
     }
 

@@ -101,6 +101,13 @@ class RehearsalTest {
                 .filteredOn(m -> m.line().anchor() == Anchor.STILL_WAITING)
                 .extracting(Played::at)
                 .containsExactly(START.plusDays(1).toInstant());
+        Player sleeps = player(AUCKLAND, Duration.ofDays(6), false, Verdict.ATTENDED);
+        List<PlanLine> early = List.of(new PlanLine(Anchor.STILL_WAITING, Offset.hours(6)));
+        assertThat(part(sleeps, early, WritingHours.DEFAULT, true).messages())
+                .filteredOn(m -> m.line().anchor() == Anchor.STILL_WAITING)
+                .as("six hours before is 05:00 there; quiet hours begin at 21:00")
+                .extracting(m -> m.at().atZone(AUCKLAND).toLocalTime().toString())
+                .containsExactly("21:00");
         Player seated = player(HALIFAX, Duration.ofDays(6), true, Verdict.ATTENDED);
         assertThat(going(part(seated, plan, WritingHours.DEFAULT, true).messages()))
                 .doesNotContain(Anchor.STILL_WAITING);
